@@ -149,7 +149,8 @@ public sealed class KeptPlanStore(WorkshopDatabase database)
                     [
                         .. windows[r.PieceId].Select(w => new KeptWindow(
                             w.SittingId ?? w.LayerId, w.LayerId, w.LayerName, w.Poured != 0, Enum.Parse<Milestone>(w.Milestone),
-                            new(w.OpensHours, w.ClosesHours, w.ReferenceC, Times.Read(w.CountsFrom), Times.Read(w.ClosesFrom)), w.RoomC, w.Half != 0)),
+                            new(w.OpensHours, w.ClosesHours, w.ReferenceC, Times.Read(w.CountsFrom), Times.Read(w.ClosesFrom)), w.RoomC,
+                                w.Half != 0)),
                     ],
                     [.. pots[r.PieceId].Select(t => new PotTake(t.PotId, t.What, t.Ml, t.OfGround != 0, t.Taken != 0,
                         t.TakenAt is null ? null : Times.Read(t.TakenAt)))])),

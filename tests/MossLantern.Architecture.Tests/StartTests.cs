@@ -9,7 +9,8 @@ public sealed class StartTests : IDisposable
 
     public StartTests()
     {
-        foreach (var file in (string[])["Directory.Build.props", "src/Core/Piece.cs", "src/Core/bin/Core.dll", "web/src/App.tsx", "web/node_modules/a/b.js", "global.json"])
+        foreach (var file in (string[])["Directory.Build.props", "src/Core/Piece.cs", "src/Core/bin/Core.dll", "web/src/App.tsx",
+            "web/node_modules/a/b.js", "global.json"])
         {
             Write(file, "first");
         }
@@ -47,7 +48,8 @@ public sealed class StartTests : IDisposable
 
     private int Run(string what)
     {
-        using var bash = Process.Start(new ProcessStartInfo("bash", ["-c", $"set -euo pipefail; . '{Path.Combine(Root(), "scripts/common.sh")}'; {what}"])
+        using var bash = Process.Start(new ProcessStartInfo("bash",
+            ["-c", $"set -euo pipefail; . '{Path.Combine(Root(), "scripts/common.sh")}'; {what}"])
         {
             WorkingDirectory = folder,
         })!;

@@ -324,7 +324,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void Narrow_pages_fit(string path)
     {
         using var page = Opened($"/{path}", 390, 844);
-        page.WaitForText(path == "reckoner" ? "How much of each part?" : path.EndsWith("share", StringComparison.Ordinal) ? "Versions" : "Cure");
+        page.WaitForText(path == "reckoner" ? "How much of each part?" : path.EndsWith("share", StringComparison.Ordinal) ? "Versions"
+            : "Cure");
         Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
         Assert.Equal("", page.Script<string>(
             """

@@ -98,7 +98,8 @@ public class InSittingsTests
 
         Assert.Null(Told(From(recoat.Closes!.Value - second), "recoat-closed"));
         Assert.Equal(["sand", "later"], Cleared(From(recoat.Closes!.Value), "recoat-closed").Remedies.Select(r => r.Id));
-        Assert.Equal(["sand"], Told(At(piece, "clear", Noon.PlusDays(5)), "recoat-closed", new PouredSitting("l1", Noon.InUtc().ToInstant(), null, 22))!
+        Assert.Equal(["sand"],
+            Told(At(piece, "clear", Noon.PlusDays(5)), "recoat-closed", new PouredSitting("l1", Noon.InUtc().ToInstant(), null, 22))!
             .Remedies.Select(r => r.Id));
         Assert.Contains("has a start, but the pass below it has none yet",
             Cleared(At(From(end), "l1", null), "layer-early").Reason, StringComparison.Ordinal);
@@ -272,7 +273,8 @@ public class InSittingsTests
         var early = Cleared(Tray(tray: Noon, hollow: Local(demould - Duration.FromSeconds(1))), "layer-early");
         Assert.Contains("before Well is out of tray", early.Reason, StringComparison.Ordinal);
         Assert.Equal(Grade.Mend, Told(Tray(tray: Noon, hollow: Noon.PlusDays(-1)), "layer-early")!.Grade);
-        Assert.Contains("what stands round its hollow has none yet", Told(Tray(hollow: Noon), "layer-early")!.Reason, StringComparison.Ordinal);
+        Assert.Contains("what stands round its hollow has none yet", Told(Tray(hollow: Noon), "layer-early")!.Reason,
+            StringComparison.Ordinal);
         Assert.Null(Told(Tray(tray: Noon, hollow: Noon.PlusDays(30)), "recoat-closed"));
         var logged = Told(Tray(), "layer-early", new PouredSitting("hollow", Noon.InUtc().ToInstant(), null, 22))!;
         Assert.Contains("what stands round its hollow is not", logged.Reason, StringComparison.Ordinal);

@@ -35,12 +35,15 @@ public class MoreChecksTests
         return made.Piece!;
     }
 
-    private static Sketch Flood(string id, double mm, Recipe recipe, string resin = "coating") => new(id, id, mm, new FloodLayout(recipe.Id), [recipe],
+    private static Sketch Flood(string id, double mm, Recipe recipe, string resin = "coating") =>
+        new(id, id, mm, new FloodLayout(recipe.Id), [recipe],
         new(resin), Measure.ByVolume, null, [], PlannedTimes.None);
 
-    private static Piece On(Ground ground, params Sketch[] layers) => Samples.Piece(ground, layers.Length == 0 ? [Flood("l1", 3, Moss)] : layers);
+    private static Piece On(Ground ground, params Sketch[] layers) =>
+        Samples.Piece(ground, layers.Length == 0 ? [Flood("l1", 3, Moss)] : layers);
 
-    private static Ground Board(BaseMaterial material, double? thick = null, EdgeStyle edge = EdgeStyle.TapedClean, PieceKind kind = PieceKind.Panel,
+    private static Ground Board(BaseMaterial material, double? thick = null, EdgeStyle edge = EdgeStyle.TapedClean,
+        PieceKind kind = PieceKind.Panel,
         double width = 300) => new(new RectangleOutline(width, 200), edge, 20, "#d8bd8c", new(kind, material, thick));
 
     /// <summary>Each press clears the finding and leaves a good piece.</summary>
@@ -75,15 +78,18 @@ public class MoreChecksTests
         var paint = Editing.Checked(piece, [new PaintGround(PaintKind.Water)], AnyEdit.Cupboard);
         Assert.Equal(painted, paint.Piece is not null);
         var windows = Plan(piece).Sittings[0].Windows;
-        Assert.Equal(leaves, windows.Select(w => w.Milestone).Where(m => m is Milestone.OffSheet or Milestone.BackTape).Select(m => (Milestone?)m).SingleOrDefault());
+        Assert.Equal(leaves, windows.Select(w => w.Milestone).Where(m => m is Milestone.OffSheet or Milestone.BackTape).Select(m =>
+            (Milestone?)m).SingleOrDefault());
         if (leaves is { } off)
         {
             var resin = Around.Catalogue.Resin("coating")!;
-            Assert.Equal(Plan(piece).Sittings[0].Span!.End + Duration.FromHours(resin.DemouldHours), windows.Single(w => w.Milestone == off).Opens);
+            Assert.Equal(Plan(piece).Sittings[0].Span!.End + Duration.FromHours(resin.DemouldHours),
+                windows.Single(w => w.Milestone == off).Opens);
 
             // What was painted before it was said to be that is painted no more.
             var board = Made(On(Board(BaseMaterial.BirchPly)), new PaintGround(PaintKind.Water));
-            Assert.Null(Made(board, SetField.To("ground.base.material", material == BaseMaterial.MetalRim ? "metal-rim" : "casting-sheet")).Ground.Paint);
+            Assert.Null(Made(board,
+                SetField.To("ground.base.material", material == BaseMaterial.MetalRim ? "metal-rim" : "casting-sheet")).Ground.Paint);
         }
     }
 
@@ -101,7 +107,8 @@ public class MoreChecksTests
     public void Drips_are_told_until_the_resin_gels()
     {
         Piece Edged(EdgeStyle edge, LocalDateTime? start) =>
-            On(Board(BaseMaterial.BirchPly, 18, edge)) is var piece ? piece with { Sittings = [piece.Sittings[0] with { Start = start }] } : null!;
+            On(Board(BaseMaterial.BirchPly, 18, edge)) is var piece ? piece with { Sittings = [piece.Sittings[0] with { Start = start }] }
+                : null!;
         Assert.Empty(Told(Edged(EdgeStyle.DrippedOver, null), "drips"));
         Assert.Empty(Told(Edged(EdgeStyle.TapedClean, Noon), "drips"));
         var told = Cleared(Edged(EdgeStyle.DrippedOver, Noon), "drips");
@@ -109,7 +116,8 @@ public class MoreChecksTests
 
         // A film of 3 mm gels 211 minutes after it was mixed; in the cups it had come some way before.
         Assert.InRange(plan.Batches.GelMinutes!.Value, 190, 215 + plan.Batches.EndMinutes.Value);
-        Assert.Contains($"at about Mon {Noon.PlusMinutes((long)plan.Batches.GelMinutes.Value):HH:mm}", told.Reason, StringComparison.Ordinal);
+        Assert.Contains($"at about Mon {Noon.PlusMinutes((long)plan.Batches.GelMinutes.Value):HH:mm}", told.Reason,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -132,16 +140,19 @@ public class MoreChecksTests
     [Fact]
     public void A_colour_that_is_to_cover_and_covers_less_than_thirty_percent_is_thin()
     {
-        foreach (var (kind, covers) in new[] { (ColourantClass.Paste, true), (ColourantClass.MetallicPaste, true), (ColourantClass.Dye, false) })
+        foreach (var (kind, covers) in new[] { (ColourantClass.Paste, true), (ColourantClass.MetallicPaste, true),
+            (ColourantClass.Dye, false) })
         {
             foreach (var load in Enumerable.Range(1, 40).Select(n => n * 0.02))
             {
                 var piece = On(Board(BaseMaterial.Glass, 6), Flood("l1", 3, Samples.Cup("c", kind, load)));
-                Assert.Equal(covers && Plan(piece).Layers[0].OpacityOf("c").Value < ThinColourCheck.LeastPercent, !Told(piece, "thin-colour").IsEmpty);
+                Assert.Equal(covers && Plan(piece).Layers[0].OpacityOf("c").Value < ThinColourCheck.LeastPercent,
+                    !Told(piece, "thin-colour").IsEmpty);
             }
         }
 
-        var thin = Cleared(On(Board(BaseMaterial.Glass, 6), Flood("l1", 3, Samples.Cup("c", ColourantClass.MetallicPaste, 0.02))), "thin-colour");
+        var thin = Cleared(On(Board(BaseMaterial.Glass, 6), Flood("l1", 3, Samples.Cup("c", ColourantClass.MetallicPaste, 0.02))),
+            "thin-colour");
         Assert.Contains("metal as dust", thin.Reason, StringComparison.Ordinal);
     }
 
@@ -188,20 +199,23 @@ public class MoreChecksTests
         Assert.Empty(Told(Kept(290), "part-outside"));
         Cleared(Kept(301), "part-outside");
         Piece Part(double x) => On(Board(BaseMaterial.BirchPly, 18), Flood("l1", 3, Moss)) is var p
-            ? p with { Layers = [p.Layers[0] with { Zones = [new("z", "Corner", new RoundOutline(40), x, 60, new FloodLayout("moss"))] }] } : null!;
+            ? p with { Layers = [p.Layers[0] with { Zones = [new("z", "Corner", new RoundOutline(40), x, 60,
+                new FloodLayout("moss"))] }] } : null!;
         Assert.Empty(Told(Part(299), "part-outside"));
         Cleared(Part(301), "part-outside");
 
         // One that the piece lies in wholly is not off it.
         Assert.Empty(Told(On(Board(BaseMaterial.BirchPly, 18)) is var q
-            ? q with { Layers = [q.Layers[0] with { Zones = [new("z", "All", new RectangleOutline(900, 900), -300, -300, new FloodLayout("moss"))] }] } : null!,
+            ? q with { Layers = [q.Layers[0] with { Zones = [new("z", "All", new RectangleOutline(900, 900), -300, -300,
+                new FloodLayout("moss"))] }] } : null!,
             "part-outside"));
     }
 
     [Fact]
     public void Metallic_acrylic_is_water_paint_too()
     {
-        Piece Dosed(double percent) => On(Board(BaseMaterial.BirchPly, 18), Flood("l1", 3, Samples.Cup("c", ColourantClass.AcrylicMetallic, percent)));
+        Piece Dosed(double percent) =>
+            On(Board(BaseMaterial.BirchPly, 18), Flood("l1", 3, Samples.Cup("c", ColourantClass.AcrylicMetallic, percent)));
         Assert.Empty(Told(Dosed(WaterPaintCheck.MostPercent), "water-paint"));
         Cleared(Dosed(WaterPaintCheck.MostPercent + 0.1), "water-paint");
     }
@@ -228,7 +242,8 @@ public class MoreChecksTests
                 .Select(i => new Stroke($"w{i}", [new(300.0 * i / of.Length, -1), new(300.0 * i / of.Length, 201)])).ToImmutableArray();
             var layout = new PoolsLayout(walls, 3,
                 [.. of.Select((r, i) => new PoolColour($"p{i}", 300.0 * (i + 0.5) / of.Length, 100, r.Id))]);
-            return On(Board(BaseMaterial.BirchPly, 18), new Sketch("l1", "Pools", 3, layout, [.. of], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None));
+            return On(Board(BaseMaterial.BirchPly, 18),
+                new Sketch("l1", "Pools", 3, layout, [.. of], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None));
         }
 
         Recipe Flat(int i) => new($"c{i}", $"c{i}", $"#{i}{i}6080", [new(ColourantClass.Paste, 5)]);
@@ -265,7 +280,8 @@ public class MoreChecksTests
     public void Only_what_is_to_be_prepared_is_marked()
     {
         var piece = On(Board(BaseMaterial.BirchPly, 18));
-        Assert.Equal("There is no such preparation.", Editing.Checked(piece, [new MarkPrepared("polish", true, Noon)], AnyEdit.Cupboard).Refusal);
+        Assert.Equal("There is no such preparation.",
+            Editing.Checked(piece, [new MarkPrepared("polish", true, Noon)], AnyEdit.Cupboard).Refusal);
         Assert.Equal(["sand"], Made(piece, new MarkPrepared("sand", true, Noon)).Ground.Done!.Value.Select(d => d.Id));
     }
 
@@ -302,7 +318,8 @@ public class MoreChecksTests
         var painted = Planner.Paint(piece, Around.Catalogue, null, PaintDetail.Full);
         var spot = painted.Paths.Last(p => p.Region == RegionId.OfSpot("k"));
         var body = painted.Paths.First(p => p.Region == FloodLayout.FloodId);
-        Assert.True(Lab.Difference(Lab.Of(Units.Colour.Of(spot.Fill!)), Lab.Of(Units.Colour.Of(body.Fill!))) < 6, $"{spot.Fill} in {body.Fill}");
+        Assert.True(Lab.Difference(Lab.Of(Units.Colour.Of(spot.Fill!)), Lab.Of(Units.Colour.Of(body.Fill!))) < 6,
+            $"{spot.Fill} in {body.Fill}");
     }
 
     [Fact]

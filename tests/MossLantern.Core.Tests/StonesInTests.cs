@@ -102,11 +102,13 @@ public class StonesInTests
     [InlineData(110, "glass-beads", 240, 41.8, 69.5)]
     [InlineData(90, "quartz-chips", 131, 40.57, 0)]
     [InlineData(90, "quartz-chips", 132, 40.5, 0.8)]
-    public void Stones_never_make_a_pour_vanish_and_what_stands_out_is_told(double ml, string stone, double grams, double poured, double outG)
+    public void Stones_never_make_a_pour_vanish_and_what_stands_out_is_told(double ml, string stone, double grams, double poured,
+        double outG)
     {
         Sketch flood = new(Layer, "Body", 3, new FloodLayout("moss"), [Samples.Cup("moss")], new("coating"),
             Measure.ByVolume, null, [], PlannedTimes.None);
-        var plan = Plan(Made(Samples.Piece(Samples.Panel(ml / 0.3, 100), flood), new SetRegionStones(Layer, FloodLayout.FloodId, stone, grams)));
+        var plan = Plan(Made(Samples.Piece(Samples.Panel(ml / 0.3, 100), flood),
+            new SetRegionStones(Layer, FloodLayout.FloodId, stone, grams)));
         Assert.Equal(poured, Ml(plan, FloodLayout.FloodId).Single(), 0.005);
         Assert.Equal(outG, plan.Layers[0].StonesOut.Sum(s => s.Grams.Value), 0.5);
         Assert.Equal(outG > 0.5, !plan.Layers[0].StonesOut.IsEmpty);

@@ -200,7 +200,8 @@ public sealed class MaterialApiTests : IDisposable
                 StringComparison.Ordinal);
         }
 
-        Assert.Contains("by volume or by weight", Sentence(await Problem(await Put("gloss", 0, Gloss(null)), HttpStatusCode.BadRequest), "basis"),
+        Assert.Contains("by volume or by weight",
+            Sentence(await Problem(await Put("gloss", 0, Gloss(null)), HttpStatusCode.BadRequest), "basis"),
             StringComparison.Ordinal);
         await Enter("gloss", 0, Gloss());
         Task<HttpResponseMessage> TakeOut(string path) => host.Client.DeleteAsync($"/api/cupboard/materials/{path}");
@@ -217,7 +218,8 @@ public sealed class MaterialApiTests : IDisposable
         var back = await host.Get($"/api/pieces/{view["id"]}");
         back["piece"]!["sittings"]![0]!["resin"]!["system"] = "coating";
         await host.Save(back);
-        Assert.DoesNotContain((await (await TakeOut("resin/gloss")).Content.ReadFromJsonAsync<JsonArray>())!, m => (string)m!["id"]! == "gloss");
+        Assert.DoesNotContain((await (await TakeOut("resin/gloss")).Content.ReadFromJsonAsync<JsonArray>())!, m =>
+            (string)m!["id"]! == "gloss");
         await Problem(await TakeOut("resin/gloss"), HttpStatusCode.NotFound);
         await Problem(await TakeOut("resin/coating"), HttpStatusCode.BadRequest);
         await Problem(await TakeOut("syrup/gloss"), HttpStatusCode.BadRequest);

@@ -224,7 +224,8 @@ public sealed class RunApiTests : IDisposable
         var planned = view["plan"]!["sittings"]![0]!["pours"]!.AsArray()
             .ToDictionary(s => (string)s!["regionId"]!, s => (double)s!["pourMl"]!["value"]!);
         var regions = planned.Keys.ToList();
-        string Pours(IEnumerable<string> poured, double share = 0.9, bool all = false) => "[" + string.Join(',', poured.Select(r => string.Create(
+        string Pours(IEnumerable<string> poured, double share = 0.9, bool all = false) =>
+            "[" + string.Join(',', poured.Select(r => string.Create(
             CultureInfo.InvariantCulture,
             $$"""{"regionId":"{{r}}","pouredMl":{{planned[r] * share}},"thatIsAll":{{(all ? "true" : "false")}}}"""))) + "]";
         var some = await Log(view, pours: Pours(regions.Take(1)));

@@ -40,7 +40,8 @@ internal sealed class HidesInlayCheck : ICheck
                 yield return new(
                     Id, $"hides-inlay@{region.LayerId}/{region.RegionId}/stones", Grade.Mend, "Hides stones",
                     $"{recipes[region.CupId].Name} is poured straight over {names} in {plan.NameOf(region.RegionId)} and hides them.", [],
-                    new(Station.Map, region.LayerId, anchor is null ? null : plan.Box.XMm + anchor.XMm, anchor is null ? null : plan.Box.YMm + anchor.YMm),
+                    new(Station.Map, region.LayerId, anchor is null ? null : plan.Box.XMm + anchor.XMm, anchor is null ? null
+                        : plan.Box.YMm + anchor.YMm),
                     [Remedy.Of("clear", "Thin clear over them first",
                         new AddPass(region.LayerId, region.RegionId, pour.Sitting.Id, true, null))]);
             }

@@ -56,7 +56,8 @@ internal sealed class OverfillCheck : ICheck
         // What depth was kept for are the layers over the lowest.
         var body = ground.Mould is { KeepMm: > 0 } kept && layers.Count > 0 && layers[0].DepthMm > kept.DepthMm - kept.KeepMm + Hair;
         layers = body ? [layers[0]] : layers;
-        var (holds, what, field) = ground.Mould is { } mould ? (mould.DepthMm - (body || layers.Count == 1 ? mould.KeepMm : 0), "The mould", "ground.mould.depthMm")
+        var (holds, what, field) = ground.Mould is { } mould
+            ? (mould.DepthMm - (body || layers.Count == 1 ? mould.KeepMm : 0), "The mould", "ground.mould.depthMm")
             : ground is { Edge: EdgeStyle.Walled, SideHeightMm: > 0 }
                 ? (ground.SideHeightMm, ground.Base?.Kind == PieceKind.Slice ? "The dam" : "The wall",
                     "ground.sideHeightMm") : (double.PositiveInfinity, "", "");

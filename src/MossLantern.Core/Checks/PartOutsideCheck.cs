@@ -26,7 +26,8 @@ internal sealed class PartOutsideCheck : ICheck
         foreach (var kept in (looked.Piece.Kept ?? []).Where(k => IsOff(whole, k.Placed)))
         {
             yield return Told(whole, $"kept/{kept.Id}", kept.Name, looked.Piece.Layers[0].Id, kept.XMm, kept.YMm,
-                Inside(whole, kept.Placed, kept.XMm, kept.YMm) is var (x, y) ? new MoveSpot(null, kept.Id, x, y) : null, new FreeSpot(kept.Id));
+                Inside(whole, kept.Placed, kept.XMm, kept.YMm) is var (x, y) ? new MoveSpot(null, kept.Id, x, y) : null,
+                    new FreeSpot(kept.Id));
         }
     }
 
@@ -52,6 +53,7 @@ internal sealed class PartOutsideCheck : ICheck
         var ring = placed.Rings[0];
         var (left, right) = (ring.Xs.ToArray().Min(), ring.Xs.ToArray().Max());
         var (top, bottom) = (ring.Ys.ToArray().Min(), ring.Ys.ToArray().Max());
-        return (Math.Round(xMm + outline.BoxWidthMm / 2 - (left + right) / 2), Math.Round(yMm + outline.BoxHeightMm / 2 - (top + bottom) / 2));
+        return (Math.Round(xMm + outline.BoxWidthMm / 2 - (left + right) / 2),
+            Math.Round(yMm + outline.BoxHeightMm / 2 - (top + bottom) / 2));
     }
 }

@@ -28,7 +28,8 @@ internal sealed record PouredOver(Sitting Sitting, SittingPlan Plan, FilledLayer
     /// <param name="poured">Which of the two.</param>
     public static IEnumerable<PouredOver> Of(Looked looked, bool poured)
     {
-        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => s.Second.Span is not null && s.Second.Poured == poured))
+        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => s.Second.Span is not null
+            && s.Second.Poured == poured))
         {
             foreach (var layer in looked.Piece.Filled.Where(l => poured ? plan.HasBegun(l.Id) : plan.Pours.Any(p => p.LayerId == l.Id)))
             {
@@ -91,7 +92,8 @@ internal sealed record PouredOver(Sitting Sitting, SittingPlan Plan, FilledLayer
         }
         else if (layer.Within is { } insert && before.LastOrDefault(l => l.Within is null) is { } body)
         {
-            ImmutableArray<SittingPlan> round = [.. looked.Sittings.Where(s => s.Pours.Any(p => p.LayerId == body.Id) && s.SittingId != plan.SittingId)];
+            ImmutableArray<SittingPlan> round = [.. looked.Sittings.Where(s => s.Pours.Any(p => p.LayerId == body.Id)
+                && s.SittingId != plan.SittingId)];
             if (!round.IsEmpty)
             {
                 var name = looked.Piece.Ground.Mould?.Inserts?.FirstOrDefault(i => i.Id == insert)?.Name ?? "The insert";

@@ -34,7 +34,8 @@ internal sealed class ThinColourCheck : ICheck
                     [plan.OpacityOf(cup.Id)], new(Station.Cups, layer.Id, CupId: cup.Id),
                     [
                         .. WantedCover.Of(looked.Around.Catalogue, layer, cup, CoversPercent, depth) is { Fits: true }
-                            ? [Remedy.Of("stronger", "Add pigment until half is hidden", new CoverBelow(cup.FirstId, layer.Id, CoversPercent, depth))]
+                            ? [Remedy.Of("stronger", "Add pigment until half is hidden",
+                                new CoverBelow(cup.FirstId, layer.Id, CoversPercent, depth))]
                             : Array.Empty<Remedy>(),
                         Remedy.Ask("deeper", "Pour it deeper", PlaceIn.Layer(layer.Id) + ".depthMm"),
                     ], Worth: LeastPercent - plan.OpacityOf(cup.Id).Value);

@@ -41,7 +41,8 @@ internal sealed record ToPour(Sitting Sitting, SittingPlan Plan, ResinSystem Sys
                 .SelectMany(o => o.Under.Select(s => WetMm(looked, over, s, o.BelowId, met))).DefaultIfEmpty(0).Max());
     }
 
-    private static double DeepestMm(SittingPlan plan, string layerId) => plan.Cups.Regions.Where(r => r.LayerId == layerId && r.PourMl.Value > 0)
+    private static double DeepestMm(SittingPlan plan, string layerId) =>
+        plan.Cups.Regions.Where(r => r.LayerId == layerId && r.PourMl.Value > 0)
         .GroupBy(r => r.RegionId).Select(passes => passes.Sum(DepthMm)).DefaultIfEmpty(0).Max();
 
     private static double DepthMm(RegionVolume pass) => pass.LayerMl.Inputs

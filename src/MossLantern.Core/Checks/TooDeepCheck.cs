@@ -41,7 +41,8 @@ internal sealed class TooDeepCheck : ICheck
                 yield return new(
                     Id, $"too-deep@{pour.Sitting.Id}/{layer.Id}", stop ? Grade.Stop : Grade.Mend, "Too deep",
                     depth > itself
-                        ? $"{layer.Name} and what is wet below it come to {{0}} in one go; {pour.System.Name} takes {{1}}{What(peak.Value)}."
+                        ? $"{layer.Name} and what is wet below it come to {{0}} in one go; "
+                            + $"{pour.System.Name} takes {{1}}{What(peak.Value)}."
                         : $"{layer.Name} is poured {{0}} deep in one go; {pour.System.Name} takes {{1}}{What(peak.Value)}.",
                     [
                         depth > itself ? new Reckoned(depth, "mm", Formulas.DepthOfAll,

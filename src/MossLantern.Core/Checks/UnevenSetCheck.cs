@@ -19,11 +19,13 @@ internal sealed class UnevenSetCheck : ICheck
             yield return new(
                 Id, $"uneven-set@{pour.Sitting.Id}", Grade.Mind, "Uneven set",
                 "The last copy is poured from resin {0} older than the first: thicker, with other lines and another gloss.",
-                [Reckoned.Of(apart, "min", Formulas.Stated, new ReckonedInput("between the first copy and the last", apart, "min", Origin.Reckoned))],
+                [Reckoned.Of(apart, "min", Formulas.Stated,
+                    new ReckonedInput("between the first copy and the last", apart, "min", Origin.Reckoned))],
                 pour.At(Station.Cups),
                 [
                     .. pour.Sitting.CopiesInTurn
-                        ? [Remedy.Set("by-colour", "Pour colour by colour into every copy", PlaceIn.Sitting(pour.Sitting.Id) + ".copiesInTurn", false)]
+                        ? [Remedy.Set("by-colour", "Pour colour by colour into every copy",
+                            PlaceIn.Sitting(pour.Sitting.Id) + ".copiesInTurn", false)]
                         : Array.Empty<Remedy>(),
                     Remedy.Ask("fewer", "Pour fewer at once", PlaceIn.Sitting(pour.Sitting.Id) + ".copies"),
                 ], Worth: apart);

@@ -26,7 +26,8 @@ internal sealed class WaterPaintCheck : ICheck
             {
                 var recipe = looked.Piece.Recipes.Single(r => r.Id == cup.CupId);
                 var paint = recipe.Doses.Zip(cup.Doses.All)
-                    .FirstOrDefault(d => d.First.Colourant is ColourantClass.Acrylic or ColourantClass.AcrylicMetallic && !d.First.ByEye && d.First.Percent > MostPercent);
+                    .FirstOrDefault(d => d.First.Colourant is ColourantClass.Acrylic or ColourantClass.AcrylicMetallic && !d.First.ByEye
+                        && d.First.Percent > MostPercent);
                 if (paint.First is null || !told.Add(recipe.FirstId))
                 {
                     continue;

@@ -16,7 +16,8 @@ public sealed record MarkPrepared(string Step, bool Done, LocalDateTime? At = nu
     public override string Words(Piece before) => Done ? "mark a preparation as done" : "mark a preparation as not done";
 
     private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
-        Step is not { Length: > 0 and <= LongestId } || (Done && !Preparation.Ids(ground, cupboard.Catalogue).Contains(Step)) ? null : ground with
+        Step is not { Length: > 0 and <= LongestId } || (Done && !Preparation.Ids(ground, cupboard.Catalogue).Contains(Step)) ? null
+            : ground with
         {
             Done = [.. (ground.Done ?? []).Where(d => d.Id != Step),
             .. Done ? [new PreparationDone(Step, At)] : Array.Empty<PreparationDone>()],

@@ -18,5 +18,6 @@ public sealed record PaintGround(PaintKind? Kind) : GroundEdit
 
     private protected override string Place => "ground.paint.kind";
 
-    private protected override string Refusal => "There is no such paint, or what it lies on is not painted: a casting sheet is bent off, and a metal rim has no face.";
+    private protected override string Refusal =>
+        "There is no such paint, or what it lies on is not painted: a casting sheet is bent off, and a metal rim has no face.";
 }

@@ -25,7 +25,8 @@ public static class CupOpacity
     /// <summary>How deep the deepest region is that is poured from a cup, mm; the layer's depth for a cup that fills none.</summary>
     internal static double DeepestOf(FilledLayer layer, LayerMap map, Recipe cup) =>
         map.Regions.Where(r => r.CupId == cup.Id)
-        .Select(r => r.Own?.ThicknessMm ?? DepthZones.DepthOf(layer, r, layer.OwnDepthMm(r.Id) ?? layer.DepthMm)).DefaultIfEmpty(layer.DepthMm).Max();
+        .Select(r => r.Own?.ThicknessMm ?? DepthZones.DepthOf(layer, r,
+            layer.OwnDepthMm(r.Id) ?? layer.DepthMm)).DefaultIfEmpty(layer.DepthMm).Max();
 
     private static Reckoned Of(Catalogue catalogue, FilledLayer layer, Recipe cup, double depthMm)
     {

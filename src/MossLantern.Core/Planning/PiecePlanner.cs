@@ -105,7 +105,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
         var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts);
-        var windows = pour is null || inOrder.IsEmpty ? [] : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), piece.Ground.Base?.Material.Leaves());
+        var windows = pour is null || inOrder.IsEmpty ? []
+            : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), piece.Ground.Base?.Material.Leaves());
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
             [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,

@@ -27,7 +27,8 @@ internal static class SittingWindows
         // A piece leaves what it was cast in once, when all of it is firm; what fills a hollow has its own clock.
         var main = piece.Layers.Where(l => l.Within is null).Select(l => l.Id).ToHashSet();
         var hollows = sittings.Where(s => !s.LayerIds.Any(main.Contains)).Select(s => s.SittingId).ToHashSet();
-        var leaves = sittings.Where(s => !hollows.Contains(s.SittingId)).SelectMany(s => s.Windows.Where(w => Leaves(w.Milestone)).Select(w => (s.SittingId, w.Milestone, w.Opens)))
+        var leaves = sittings.Where(s => !hollows.Contains(s.SittingId)).SelectMany(s =>
+            s.Windows.Where(w => Leaves(w.Milestone)).Select(w => (s.SittingId, w.Milestone, w.Opens)))
             .GroupBy(w => w.Milestone).Select(g => g.MaxBy(w => w.Opens)).Select(w => (w.SittingId, w.Milestone)).ToHashSet();
         return
         [
@@ -73,7 +74,8 @@ internal static class SittingWindows
     private static bool IsCovered(Piece piece, Layer layer, ImmutableArray<SittingPlan> sittings) =>
         piece.Layers.SkipWhile(l => l.Id != layer.Id).Skip(1).Any(l => l.Within == layer.Within && sittings.Any(s => s.HasBegun(l.Id)));
 
-    /// <summary>When the tape round a layer comes off: it opens with the last pour that touches an open edge and closes with the first.</summary>
+    /// <summary>When the tape round a layer comes off: it opens with the last pour that touches an open edge and closes with the
+    /// first.</summary>
     private static IEnumerable<(string SittingId, CureWindow Window)> Tape(string layerId, HashSet<RegionOf> rims,
         ImmutableArray<SittingPlan> sittings)
     {

@@ -72,7 +72,8 @@ public sealed record SittingPlan(
     /// <summary>When what it pours takes another layer, whatever else is poured on it; null while no start is known.</summary>
     internal CureWindow? Recoat { get; init; }
 
-    /// <summary>When what it poured first holds: until then all of it is wet, and what is poured on it runs into it. Null where that is not known.</summary>
+    /// <summary>When what it poured first holds: until then all of it is wet, and what is poured on it runs into it. Null where that is
+    /// not known.</summary>
     internal NodaTime.Instant? Holds { get; init; }
 
     /// <summary>Whether something of a layer was really poured in it.</summary>

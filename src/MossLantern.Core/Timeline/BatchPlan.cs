@@ -71,7 +71,8 @@ public sealed record BatchesPlan(
     /// <summary>When the first pour begins, min from when the first batch is begun.</summary>
     internal double FirstPourMinutes { get; init; }
 
-    /// <summary>When what is poured first holds, min from when the first batch is begun; null where it never does, or nothing is poured.</summary>
+    /// <summary>When what is poured first holds, min from when the first batch is begun; null where it never does, or nothing is
+    /// poured.</summary>
     internal double? HoldMinutes { get; init; }
 
     /// <summary>When the film of what is poured last gels, min from when the first batch is begun; null where it never does.</summary>

@@ -153,7 +153,12 @@ internal sealed class Batching
                 new("mixing, standing, dividing and colouring", ready, "min", Origin.Reckoned),
                 new("pouring", walk.EndMinutes - ready, "min", Origin.Reckoned)),
             [.. Enumerable.Range(0, hands.Pours.Length).Select(p => Done(walk, p))])
-        { FirstPourMinutes = walk.FirstPourMinutes, HoldMinutes = holds?.Value, GelMinutes = filmMm is { } depth && runs.Count > 0 ? Gels(walk, depth) : null, CopiesApartMinutes = hands.ApartMinutes };
+        {
+            FirstPourMinutes = walk.FirstPourMinutes,
+            HoldMinutes = holds?.Value,
+            GelMinutes = filmMm is { } depth && runs.Count > 0 ? Gels(walk, depth) : null,
+            CopiesApartMinutes = hands.ApartMinutes,
+        };
     }
 
     private static Reckoned Begun(Walk walk, int batch) => walk.BegunMinutes(batch) is 0
@@ -194,7 +199,8 @@ internal sealed class Batching
             holds is null ? null : Reckoned.Of(holds.Value - run.ReadyMinutes, "min", Formulas.BatchLatest,
                 new("first pour holds", holds.Value, "min", Origin.Reckoned),
                 new("ready to pour", run.ReadyMinutes, "min", Origin.Reckoned)),
-            divided, Cure(run.Divided.Celsius, "°C", mass, new ReckonedInput("minutes in the jug", run.DividedMinutes, "min", Origin.Reckoned)),
+            divided, Cure(run.Divided.Celsius, "°C", mass,
+                new ReckonedInput("minutes in the jug", run.DividedMinutes, "min", Origin.Reckoned)),
             [.. Clocks(run, mass)],
             standing.GelMinutes is { } gel ? Cure(gel, "min", mass) : null, Cure(standing.PeakC, "°C", mass), standing.Grade,
             [.. Problems(run)]);

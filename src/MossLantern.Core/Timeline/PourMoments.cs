@@ -21,11 +21,13 @@ public static class PourMoments
         return poured?.Start ?? AtLocal(sitting.Plan.Start, around.Zone);
     }
 
-    /// <summary>What really happened wins over the plan; what nobody noted falls back to the plan, then to what its pours come to.</summary>
+    /// <summary>What really happened wins over the plan; what nobody noted falls back to the plan, then to what its pours come
+    /// to.</summary>
     /// <param name="sitting">The sitting.</param>
     /// <param name="poured">What is known of its pour; null where it is still to come.</param>
     /// <param name="around">What it is worked out in.</param>
-    /// <param name="batches">Its batches, and how long they and its pours take. A plan begins with mixing, a log with the first pour.</param>
+    /// <param name="batches">Its batches, and how long they and its pours take. A plan begins with mixing, a log with the first
+    /// pour.</param>
     /// <returns>The pour; null while no start is known.</returns>
     public static PourSpan? Of(Sitting sitting, PouredSitting? poured, Surroundings around, BatchesPlan batches)
     {

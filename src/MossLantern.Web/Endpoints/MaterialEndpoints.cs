@@ -68,12 +68,15 @@ internal static class MaterialEndpoints
                 : TypedResults.Ok(All(around, materials));
         });
         api.MapDelete("/cupboard/materials/{kind}/{id:length(1,40)}", Results<Ok<ImmutableArray<MaterialView>>, ProblemHttpResult> (
-            Word<MaterialKind> kind, string id, WorkshopSurroundings around, MaterialStore materials, PieceStore pieces, RecipeStore recipes,
-            SequenceStore sequences) =>
+            Word<MaterialKind> kind, string id, WorkshopSurroundings around, MaterialStore materials, PieceStore pieces,
+            RecipeStore recipes, SequenceStore sequences) =>
         {
             if (Catalogue.Typical.Find(kind.Value, id) is not null)
             {
-                return ProblemHandler.Invalid(new() { ["id"] = ["Only a material of your own can be taken out; clear its values instead."] });
+                return ProblemHandler.Invalid(new()
+                {
+                    ["id"] = ["Only a material of your own can be taken out; clear its values instead."],
+                });
             }
 
             if (NamedIn(kind.Value, id, pieces, recipes, sequences) is { } where)

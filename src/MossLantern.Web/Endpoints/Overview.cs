@@ -16,7 +16,8 @@ public sealed record ShelfView(
     string Id, int Version, string Name, double WidthMm, double HeightMm, double FootMm, int Layers, int Poured,
     int Begun, Moment SavedAt, string? Problem, string Picture);
 
-/// <summary>A window of one of the pieces, which has so many layers, for the ribbon. One that is being worked out anew says so: it may move.</summary>
+/// <summary>A window of one of the pieces, which has so many layers, for the ribbon. One that is being worked out anew says so: it may
+/// move.</summary>
 public sealed record RibbonSpan(
     string PieceId, string PieceName, string SittingId, string SittingName, string LayerId, Milestone Milestone,
     Moment Opens, Moment? Closes, WindowState State, bool Poured, bool Half, int Layers,

@@ -16,7 +16,8 @@ public sealed record NewPiece(string Name, Ground Ground, Starter? Starter = nul
 /// <summary>A save, based on a version.</summary>
 public sealed record SavePiece(int BasedOn, Piece Piece);
 
-/// <summary>A step along a piece's revisions, based on a version. Under an id of its own it is taken once, however often it is sent.</summary>
+/// <summary>A step along a piece's revisions, based on a version. Under an id of its own it is taken once, however often it is
+/// sent.</summary>
 public sealed record StepPiece(int BasedOn, UndoStep Step, Guid? Id = null);
 
 /// <summary>A change of a piece: commands made in turn, based on a version. The id is the change's own: sent again, it

@@ -28,7 +28,8 @@ public sealed record WeighIn(Guid Id, string StepId, double Grams);
 /// <summary>A reading of a step, to be judged.</summary>
 public sealed record JudgeWeight(string StepId, double Grams);
 
-/// <summary>What was weighed last is taken back, or everything. Under an id of its own it is taken once, however often it is sent.</summary>
+/// <summary>What was weighed last is taken back, or everything. Under an id of its own it is taken once, however often it is
+/// sent.</summary>
 public sealed record TakeBackWeight(bool Everything, Guid? Id = null);
 
 /// <summary>Endpoints of weighing at the bench.</summary>
@@ -134,11 +135,13 @@ public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench w
     }
 
     /// <summary>Writes what was weighed.</summary>
-    /// <remarks>From the first weight on the jugs stay as they are: another plan must not take what is in one for what is in another.</remarks>
+    /// <remarks>From the first weight on the jugs stay as they are: another plan must not take what is in one for what is in
+    /// another.</remarks>
     public void Add(string id, string sittingId, WeighIn request)
     {
         if (pieces.Find(id) is { } stored
-            && workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sittingId) is { Batches: { Proposed: true, All.IsEmpty: false } batches })
+            && workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s =>
+                s.SittingId == sittingId) is { Batches: { Proposed: true, All.IsEmpty: false } batches })
         {
             workbench.Apply(id, new(Guid.NewGuid(), stored.Version,
                 [new ArrangeBatches(sittingId, [.. batches.All.Select(b => new Core.Documents.Batch(b.Id, b.CupIds))])]));

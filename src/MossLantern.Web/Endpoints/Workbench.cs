@@ -492,6 +492,7 @@ public sealed class Workbench(
             run.RunId, run.SittingId, run.Version, WorkshopTime.Local(run.Start, zone),
             run.End is { } end ? WorkshopTime.Local(end, zone) : null, run.RoomC, run.Note,
             [.. run.Pours
-                .Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass, p.ThatIsAll))], run.Part.Revision);
+                .Select(p => new LoggedPourView(p.LayerId, p.RegionId, p.ColourName, p.PlannedMl, p.PouredMl, p.Pass, p.ThatIsAll))],
+                    run.Part.Revision);
     }
 }

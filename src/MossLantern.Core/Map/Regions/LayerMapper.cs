@@ -98,7 +98,8 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
 
         // What no part takes of each piece of the outline, and that piece itself: its rim is what counts.
         ImmutableArray<(Outline Left, Outline Whole)> parts = outline is not DrawnOutline drawn ? [(left, outline)]
-            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p => (left == outline ? p : (Outline)Shared(p, left), (Outline)p))];
+            : [.. drawn.Parts.Select((_, i) => new PartOutline(drawn, i)).Select(p =>
+                (left == outline ? p : (Outline)Shared(p, left), (Outline)p))];
         return parts.Where(p => p.Left.AreaMm2 > 0)
             .Select(p => Math.Min(map.FarFromRimMm(Cover(p.Left, map.Grid)), ReachMm(p.Whole))).DefaultIfEmpty(0).Min();
     }
