@@ -96,7 +96,14 @@ public abstract class WorkshopCase(SharedWorkshop shared) : IDisposable
                 roomC = run["roomC"],
                 note = run["note"],
                 pours = run["pours"]!.AsArray()
-                    .Select(p => new { layerId = p!["layerId"], regionId = p["regionId"], pass = p["pass"], pouredMl = p["pouredMl"] }),
+                    .Select(p => new
+                    {
+                        layerId = p!["layerId"],
+                        regionId = p["regionId"],
+                        pass = p["pass"],
+                        pouredMl = p["pouredMl"],
+                        thatIsAll = p["thatIsAll"],
+                    }),
                 evenSo = true,
             }));
         }

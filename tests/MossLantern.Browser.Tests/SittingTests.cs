@@ -94,7 +94,7 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Write("First pour", "2026-05-01T09:00");
         page.Click("button", "Save to the log");
         page.WaitForText("Saved to the log.");
-        Waiting.Until(() => page.Text.Contains("begun", StringComparison.Ordinal), "the layer to be begun");
+        Waiting.Until(() => page.Text.Contains("half poured", StringComparison.Ordinal), "the layer to be half poured");
         Assert.Empty(page.Complaints());
     }
 

@@ -251,6 +251,37 @@ public class InSittingsTests
         Assert.Equal("Not all below is poured", told.Title);
     }
 
+    [Fact]
+    public void Castings_are_counted_by_their_logs_and_the_next_waits_until_the_last_is_out()
+    {
+        var mould = new Ground(new RoundOutline(98), EdgeStyle.Walled, 10, "#ffffff", new(PieceKind.Casting, BaseMaterial.Silicone),
+            Mould: new(10, CapacityFrom.Dimensions, null, 8, 4, 0));
+        var piece = Samples.Piece(mould, new Sketch("l1", "Body", 5, new FloodLayout("moss"), [Samples.Cup("moss", ColourantClass.Mica, 3)],
+            new("casting"), Measure.ByVolume, null, [], PlannedTimes.None));
+        var at = Noon.InUtc().ToInstant();
+        var flood = new RegionOf("l1", RegionId.Parse("flood"));
+        PouredSitting Casting(int n, bool whole = true) =>
+            new("l1", at + Duration.FromDays(2 * n), null, 22, whole ? [flood] : [], [new(flood, 0, whole ? 200 : 20)]);
+        int Left(params PouredSitting[] poured) => Plan(piece, poured).Sittings[0].CopiesLeft;
+        Assert.Equal(8, Left());
+        Assert.Equal(4, Left(Casting(0)));
+        Assert.Equal(4, Left(Casting(0), Casting(1, whole: false)));
+        Assert.Equal(0, Left(Casting(0), Casting(1)));
+        Assert.Equal(0, Left(Casting(0), Casting(1), Casting(2)));
+
+        // The windows are those of the last casting, and the next is not poured into a full mould.
+        var plan = Plan(piece, Casting(0), Casting(1)).Sittings[0];
+        Assert.Equal(at + Duration.FromDays(2), plan.Span!.Start);
+        var leaves = Plan(piece, Casting(0)).Sittings[0].Windows.Single(w => w.Milestone == Milestone.Demould).Opens;
+        Assert.Null(Told(At(piece, "l1", Local(leaves)), "layer-early", Casting(0)));
+        Assert.Equal("Mould still full",
+            Cleared(At(piece, "l1", Local(leaves - Duration.FromSeconds(1))), "layer-early", Casting(0)).Title);
+
+        // What it was planned for itself is no other casting, and after the last there is none.
+        Assert.Null(Told(At(piece, "l1", Noon), "layer-early", Casting(0)));
+        Assert.Null(Told(At(piece, "l1", Local(leaves - Duration.FromSeconds(1))), "layer-early", Casting(0), Casting(0)));
+    }
+
     private static Piece Tray(double hollowMm = 4, LocalDateTime? tray = null, LocalDateTime? hollow = null)
     {
         var resin = Samples.Cup("moss", ColourantClass.Mica, 3);

@@ -1,5 +1,6 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
+using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Checks;
@@ -11,7 +12,27 @@ internal sealed class LayerEarlyCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked) =>
         PouredOver.Of(looked, poured: false).Select(o => Early(looked, o)).OfType<Finding>()
-            .Concat(PouredOver.Of(looked, poured: true).Where(o => IsOnTop(looked, o)).SelectMany(Logged)).DistinctBy(f => f.Key);
+            .Concat(PouredOver.Of(looked, poured: true).Where(o => IsOnTop(looked, o)).SelectMany(Logged))
+            .Concat(Castings(looked)).DistinctBy(f => f.Key);
+
+    /// <summary>The next casting comes when the last is out of the mould: what is planned after a log is planned of that.</summary>
+    private IEnumerable<Finding> Castings(Looked looked)
+    {
+        foreach (var (sitting, plan) in looked.Piece.Sittings.Zip(looked.Sittings).Where(s => s.Second is { Done: true, CopiesLeft: > 0 }))
+        {
+            if (plan.Demould is { } leaves && PourMoments.StartOf(sitting, null, looked.Around) is { } start && start > plan.Span!.Start
+                && start < leaves.Opens)
+            {
+                var at = PouredOver.Whole(leaves.Opens, looked.Around.Zone);
+                yield return new(
+                    Id, $"layer-early@{sitting.Id}/next", Grade.Mend, "Mould still full",
+                    $"The next casting of {plan.Name} is planned before the last is out of the mould, {{0}} after it was poured.",
+                    [leaves.OpensAfterHours], new(Station.Cure, plan.LayerIds[0], SittingId: sitting.Id),
+                    [Remedy.Of("later", FormattableString.Invariant($"Pour it at {at:ddd d MMM, HH:mm}"), new PourAt(sitting.Id, at))],
+                    Worth: (leaves.Opens - start).TotalHours);
+            }
+        }
+    }
 
     /// <summary>What was logged early is told as long as nothing lies over it: then it can still be looked at, and the
     /// log mended.</summary>

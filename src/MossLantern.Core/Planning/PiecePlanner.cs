@@ -4,6 +4,7 @@ using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
+using MossLantern.Core.Journal;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
@@ -54,7 +55,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
         var volumes = PouredVolumes.Of(piece, portions, around.Catalogue);
         return (laid, SittingWindows.Of(piece, laid, [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id],
-            orders, poured.LastOrDefault(p => p.SittingId == s.Id), around))]));
+            orders, [.. poured.Where(p => p.SittingId == s.Id)], around))]));
     }
 
     /// <summary>The findings of a plan, with those that the hour brings: nothing that is kept depends on it.</summary>
@@ -84,8 +85,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
 
     private static SittingPlan Sitting(
         Piece piece, Sitting sitting, ImmutableArray<LaidLayer> laid, ImmutableArray<Portion> portions,
-        ImmutableArray<RegionVolume> volumes, Dictionary<string, PourOrder> orders, PouredSitting? poured, Surroundings around)
+        ImmutableArray<RegionVolume> volumes, Dictionary<string, PourOrder> orders,
+        ImmutableArray<PouredSitting> castings, Surroundings around)
     {
+        // Where a piece is cast several times, the last casting counts.
+        var poured = castings.LastOrDefault();
         ImmutableArray<LaidLayer> layers = [.. laid.Where(l => sitting.LayerIds.Contains(l.Layer.Id))];
         var lead = layers[0].Layer.In(sitting);
         var tools = new Measuring(lead, around);
@@ -116,7 +120,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
             windows,
             poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
             copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)],
-            CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts))
+            CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts),
+            Logged.CopiesLeft(piece, sitting, castings.Count(c => c.Regions is not { } all || steps.All(s => all.Contains(s.Of)))))
         {
             Begun = poured is null ? []
                 : [.. poured.Regions is { } done ? done.Concat((poured.Amounts ?? []).Select(a => a.Of)) : steps.Select(s => s.Of)],

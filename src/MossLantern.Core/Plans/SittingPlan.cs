@@ -30,6 +30,7 @@ public sealed record CastingNeed(int Copies, Reckoned NeedMl);
 /// <param name="Copies">For how many copies it is mixed.</param>
 /// <param name="Castings">What each casting takes where more copies are wanted than are poured at once; empty where all are.</param>
 /// <param name="Reach">How far each of its cups reaches.</param>
+/// <param name="CopiesLeft">How many copies are still to be poured, by what is logged.</param>
 /// <remarks>Source: docs/craft/mixing.md, Sittings.</remarks>
 public sealed record SittingPlan(
     string SittingId,
@@ -45,7 +46,8 @@ public sealed record SittingPlan(
     ImmutableArray<RegionOf> OpenRegions,
     int Copies,
     ImmutableArray<CastingNeed> Castings,
-    ImmutableArray<CupReach> Reach)
+    ImmutableArray<CupReach> Reach,
+    int CopiesLeft)
 {
     /// <summary>What the resin of all its batches costs; null where nobody has entered its price.</summary>
     /// <param name="resin">The resin's name.</param>

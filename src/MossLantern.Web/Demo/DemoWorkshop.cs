@@ -159,7 +159,10 @@ public sealed class DemoWorkshop(
                     var ml = Math.Min(Math.Round(s.PourMl.Value + differences[i % differences.Length]), Math.Floor(left[s.CupId]));
                     left[s.CupId] -= ml;
                     var name = piece.Recipes.Single(c => c.Id == s.CupId).Name;
-                    return LoggedPour.Of(s.LayerId, s.RegionId, name, s.PourMl.Value, ml, s.Pass) with { ThatIsAll = true };
+                    return LoggedPour.Of(s.LayerId, s.RegionId, name, s.PourMl.Value, ml, s.Pass) with
+                    {
+                        ThatIsAll = ml < LoggedPour.DoneShare * s.PourMl.Value,
+                    };
                 }),
             ]),
             0, time.Now);

@@ -66,6 +66,7 @@ public sealed record SittingView(
     int Copies,
     ImmutableArray<CastingNeed> Castings,
     ImmutableArray<CupReach> Reach,
+    int CopiesLeft,
     Reckoned? Cost);
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
@@ -367,9 +368,10 @@ public sealed class Workbench(
         return Finished(stored.Piece, runs.Of(stored.Id));
     }
 
-    /// <summary>A piece is finished when each region of each layer has been poured.</summary>
+    /// <summary>A piece is finished when each region of each layer has been poured, in every copy that is wanted.</summary>
     private static bool Finished(Piece piece, ImmutableArray<LoggedSitting> kept) =>
-        piece.Layers.All(l => Logged.IsDone(piece, l, kept));
+        piece.Layers.All(l => Logged.IsDone(piece, l, kept)) && piece.Layers.SelectMany(piece.SittingsOf).Distinct()
+            .All(s => Logged.CopiesLeft(piece, s, kept) == 0);
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>
@@ -412,7 +414,7 @@ public sealed class Workbench(
                             w.Milestone, WorkshopTime.Local(w.Opens, zone), w.Closes is { } c
                                 ? WorkshopTime.Local(c, zone) : null, w.StateAt(now), w.OpensAfterHours, w.ClosesAfterHours)),
                     ],
-                    s.OpenRegions, s.Copies, s.Castings, s.Reach, CostOf(piece, s))),
+                    s.OpenRegions, s.Copies, s.Castings, s.Reach, s.CopiesLeft, CostOf(piece, s))),
             ],
             planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need);
     }

@@ -6376,6 +6376,8 @@ export interface components {
             copies: number;
             castings: components["schemas"]["CastingNeed"][];
             reach: components["schemas"]["CupReach"][];
+            /** Format: int32 */
+            copiesLeft: number;
             cost: null | components["schemas"]["Reckoned"];
         };
         /** @description A stretch of a layer of older work. */

@@ -113,7 +113,7 @@ export function Ribbon() {
           <button
             type="button"
             className="ribbon-more"
-            data-open={(!all && hidden.some((s) => s.state === 'open')) || undefined}
+            data-now={(!all && hidden.some((s) => s.state === 'open')) || undefined}
             aria-expanded={all}
             onClick={() => setAll(!all)}
           >

@@ -213,7 +213,7 @@ export function BatchRow(props: Props) {
                           label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${cup.name}`}
                           decimals={2}
                         />{' '}
-                        {dose.name}
+                        colour
                       </>
                     ) : (
                       `${dose.name} by eye`

@@ -63,6 +63,15 @@ export function CureStation() {
           )}
         </div>
       )}
+      {sittingPlan.done && sittingPlan.copiesLeft > 0 && (
+        <div className="times">
+          <TimeAt
+            place={`${at.sitting}.start`}
+            label="The next casting starts"
+            value={layer.sitting.start ?? null}
+          />
+        </div>
+      )}
       {secondLook}
       {sittingPlan.windows.length === 0 ? (
         <p>Say when the pour starts, and its windows appear here.</p>

@@ -1,7 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { Reckoned, SaveRun } from '../../api/client';
+import type { PieceView, Reckoned, SaveRun } from '../../api/client';
 import { Refused } from '../../api/client';
 import { keepRun } from '../../api/changes';
 import { bandsOf, colourIn } from '../../editor/filled';
@@ -27,12 +27,37 @@ interface Log {
   all: string[];
 }
 
-/** What was really poured, planned beside actual. */
+/** What was really poured, planned beside actual; where a piece is cast several times, casting by casting. */
 export function StoryStation() {
+  const { sittingPlan, view } = useStation();
+  const logged = view.runs.filter((r) => r.sittingId === sittingPlan.sittingId);
+  const [anew, setAnew] = useState(0);
+  // A new casting has no log yet; it is the last one once it is saved.
+  const run = anew > logged.length ? undefined : logged.at(-1);
+  const next = run && sittingPlan.done && sittingPlan.copiesLeft > 0;
+  return (
+    <>
+      {next && (
+        <p className="next-casting">
+          {sittingPlan.copiesLeft === 1 ? 'One more is' : `${sittingPlan.copiesLeft} more are`} to be cast.{' '}
+          <button type="button" className="btn btn-primary" onClick={() => setAnew(logged.length + 1)}>
+            Log the next casting
+          </button>
+        </p>
+      )}
+      <LogOf
+        key={run ? logged.length : logged.length + 1}
+        run={run}
+        casting={logged.length > 1 || anew > 0 ? (run ? logged.length : logged.length + 1) : null}
+      />
+    </>
+  );
+}
+
+function LogOf({ run, casting }: { run: PieceView['runs'][number] | undefined; casting: number | null }) {
   const { layer, layerPlan, sittingPlan, view } = useStation();
   const doneShare = useFields().usual['runs.donePercent'] ?? 100;
   const names = useRegionNames();
-  const run = view.runs.findLast((r) => r.sittingId === sittingPlan.sittingId);
   const [log, setLog] = useState<Log>(() => {
     // What is planned and lies ahead has not happened: it is not offered as if it had.
     const begun = sittingPlan.span !== null && Date.parse(sittingPlan.span.start.at) <= Date.now();
@@ -125,9 +150,42 @@ export function StoryStation() {
           </ol>
         </section>
       )}
-      <h2>What was poured: {sittingPlan.name}</h2>
+      <div className="log-head">
+        <h2>
+          What was poured: {sittingPlan.name}
+          {casting !== null && `, casting ${casting}`}
+        </h2>
+        <div className="row-buttons">
+          <button
+            type="button"
+            className="btn btn-primary btn-lg"
+            disabled={keeping.isPending || (saved && run !== undefined)}
+            onClick={() => void keep()}
+          >
+            {run ? 'Save the changes' : 'Save to the log'}
+          </button>
+          <span role="status">
+            {saved && run ? 'Saved to the log.' : refused ? '' : run ? 'Not saved yet.' : ''}
+          </span>
+        </div>
+      </div>
       {run && run.revision != null && run.revision !== view.revision && (
         <p className="hint">The picture shows the map as it was poured; the piece has been changed since.</p>
+      )}
+      {doubts && (
+        <div className="say-wrong" role="alert">
+          {doubts.map((d) => (
+            <p key={d}>{d}</p>
+          ))}
+          <button type="button" className="btn btn-outline-primary" onClick={() => void keep(true)}>
+            Save it to the log even so
+          </button>
+        </div>
+      )}
+      {refused && refused.message && !doubts && (
+        <p className="say-wrong" role="alert">
+          {refused.message}
+        </p>
       )}
       <div className="times">
         <TimeField
@@ -229,7 +287,7 @@ export function StoryStation() {
                       />
                     </>
                   )}
-                  {(short || log.all.includes(key)) && (
+                  {short && (
                     <label className="that-is-all">
                       <input
                         type="checkbox"
@@ -273,34 +331,6 @@ export function StoryStation() {
         error={say('note')}
         onChange={(note) => set({ note })}
       />
-      <div className="row-buttons log-save">
-        <button
-          type="button"
-          className="btn btn-primary btn-lg"
-          disabled={keeping.isPending || (saved && run !== undefined)}
-          onClick={() => void keep()}
-        >
-          {run ? 'Save the changes' : 'Save to the log'}
-        </button>
-        <span role="status">
-          {saved && run ? 'Saved to the log.' : refused ? '' : run ? 'Not saved yet.' : ''}
-        </span>
-      </div>
-      {doubts && (
-        <div className="say-wrong" role="alert">
-          {doubts.map((d) => (
-            <p key={d}>{d}</p>
-          ))}
-          <button type="button" className="btn btn-outline-primary" onClick={() => void keep(true)}>
-            Save it to the log even so
-          </button>
-        </div>
-      )}
-      {refused && refused.message && !doubts && (
-        <p className="say-wrong" role="alert">
-          {refused.message}
-        </p>
-      )}
     </>
   );
 }
