@@ -194,21 +194,17 @@ public class MoreChecksTests
     [Fact]
     public void A_part_or_spot_wholly_off_the_piece_is_told_and_brought_back()
     {
-        Piece Kept(double x) => On(Board(BaseMaterial.BirchPly, 18), Flood("l1", 3, Moss)) is var p
-            ? p with { Kept = [new("k", "Shell", new RoundOutline(40), x, 60, Keep.Bare, DamMm: 3)] } : null!;
+        var plain = On(Board(BaseMaterial.BirchPly, 18), Flood("l1", 3, Moss));
+        Piece Kept(double x) => plain with { Kept = [new("k", "Shell", new RoundOutline(40), x, 60, Keep.Bare, DamMm: 3)] };
         Assert.Empty(Told(Kept(290), "part-outside"));
         Cleared(Kept(301), "part-outside");
-        Piece Part(double x) => On(Board(BaseMaterial.BirchPly, 18), Flood("l1", 3, Moss)) is var p
-            ? p with { Layers = [p.Layers[0] with { Zones = [new("z", "Corner", new RoundOutline(40), x, 60,
-                new FloodLayout("moss"))] }] } : null!;
-        Assert.Empty(Told(Part(299), "part-outside"));
-        Cleared(Part(301), "part-outside");
+        Piece Part(Outline outline, double x, double y) =>
+            plain with { Layers = [plain.Layers[0] with { Zones = [new("z", "Corner", outline, x, y, new FloodLayout("moss"))] }] };
+        Assert.Empty(Told(Part(new RoundOutline(40), 299, 60), "part-outside"));
+        Cleared(Part(new RoundOutline(40), 301, 60), "part-outside");
 
         // One that the piece lies in wholly is not off it.
-        Assert.Empty(Told(On(Board(BaseMaterial.BirchPly, 18)) is var q
-            ? q with { Layers = [q.Layers[0] with { Zones = [new("z", "All", new RectangleOutline(900, 900), -300, -300,
-                new FloodLayout("moss"))] }] } : null!,
-            "part-outside"));
+        Assert.Empty(Told(Part(new RectangleOutline(900, 900), -300, -300), "part-outside"));
     }
 
     [Fact]

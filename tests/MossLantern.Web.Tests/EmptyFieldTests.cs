@@ -8,7 +8,8 @@ using static MossLantern.Web.Tests.TestHost;
 
 namespace MossLantern.Web.Tests;
 
-/// <summary>Fields that the demo's documents leave empty, filled with what is just accepted: all of it is worked out or refused in words.</summary>
+/// <summary>Fields that the demo's documents leave empty, filled with what is just accepted: all of it is worked out or refused in
+/// words.</summary>
 public sealed class EmptyFieldTests : IDisposable
 {
     private readonly TestHost host = new(demo: true);
@@ -28,7 +29,8 @@ public sealed class EmptyFieldTests : IDisposable
         foreach (var (field, range) in PieceFields.Ranges)
         {
             // The first piece in which it can stand and does not.
-            if (pieces.Select(p => (p.Key, View: p.Value, Place: PlaceOf(p.Value["piece"]!, field))).FirstOrDefault(p => p.Place is not null)
+            if (pieces.Select(p => (p.Key, View: p.Value, Place: PlaceOf(p.Value["piece"]!, field))).FirstOrDefault(p =>
+                p.Place is not null)
                 is not { Place: { } place } found)
             {
                 continue;
@@ -47,7 +49,8 @@ public sealed class EmptyFieldTests : IDisposable
                 });
                 var text = await answer.Content.ReadAsStringAsync();
                 Assert.True(answer.StatusCode is HttpStatusCode.OK or HttpStatusCode.BadRequest or HttpStatusCode.UnprocessableEntity
-                    or HttpStatusCode.Conflict, string.Create(CultureInfo.InvariantCulture, $"{place} = {value}: {text[..Math.Min(300, text.Length)]}"));
+                    or HttpStatusCode.Conflict,
+                        string.Create(CultureInfo.InvariantCulture, $"{place} = {value}: {text[..Math.Min(300, text.Length)]}"));
                 Assert.NotNull(JsonNode.Parse(text));
             }
         }

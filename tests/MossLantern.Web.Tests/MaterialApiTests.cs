@@ -192,8 +192,14 @@ public sealed class MaterialApiTests : IDisposable
     [Fact]
     public async Task Ids_are_ids_a_ratio_says_what_it_is_of_and_what_nothing_names_can_be_taken_out()
     {
-        object Gloss(string? basis = "weight") => new { kind = "resin", name = "Gloss", like = "casting",
-            values = new { ratioResin = 100, ratioHardener = 42 }, basis };
+        object Gloss(string? basis = "weight") => new
+        {
+            kind = "resin",
+            name = "Gloss",
+            like = "casting",
+            values = new { ratioResin = 100, ratioHardener = 42 },
+            basis,
+        };
         foreach (var id in (string[])["Bog Gloss", "bog.gloss", "bog%5Bgloss%5D", "böge"])
         {
             Assert.Contains("letters from a to z", Sentence(await Problem(await Put(id, 0, Gloss()), HttpStatusCode.BadRequest), "id"),

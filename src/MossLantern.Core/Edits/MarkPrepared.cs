@@ -15,13 +15,16 @@ public sealed record MarkPrepared(string Step, bool Done, LocalDateTime? At = nu
     /// <inheritdoc/>
     public override string Words(Piece before) => Done ? "mark a preparation as done" : "mark a preparation as not done";
 
-    private protected override Ground? Change(Ground ground, Cupboard cupboard) =>
-        Step is not { Length: > 0 and <= LongestId } || (Done && !Preparation.Ids(ground, cupboard.Catalogue).Contains(Step)) ? null
-            : ground with
+    private protected override Ground? Change(Ground ground, Cupboard cupboard)
+    {
+        if (Step is not { Length: > 0 and <= LongestId } || (Done && !Preparation.Ids(ground, cupboard.Catalogue).Contains(Step)))
         {
-            Done = [.. (ground.Done ?? []).Where(d => d.Id != Step),
-            .. Done ? [new PreparationDone(Step, At)] : Array.Empty<PreparationDone>()],
-        };
+            return null;
+        }
+
+        var others = (ground.Done ?? []).Where(d => d.Id != Step);
+        return ground with { Done = Done ? [.. others, new PreparationDone(Step, At)] : [.. others] };
+    }
 
     private protected override string Place => "ground.done";
 

@@ -116,7 +116,8 @@ public static class Logged
 
     /// <summary>The same, of so many castings that are done.</summary>
     internal static int CopiesLeft(Piece piece, Sitting sitting, int castings) =>
-        Math.Max(0, piece.Ground.Wanted - castings * Math.Clamp(sitting.Copies ?? piece.Ground.AtOnce, 1, Math.Max(1, piece.Ground.Wanted)));
+        Math.Max(0, piece.Ground.Wanted - castings * Math.Clamp(sitting.Copies ?? piece.Ground.AtOnce, 1,
+            Math.Max(1, piece.Ground.Wanted)));
 
     /// <summary>The layers that something was poured of.</summary>
     public static IEnumerable<string> LayerIds(Piece piece, ImmutableArray<LoggedSitting> logged)

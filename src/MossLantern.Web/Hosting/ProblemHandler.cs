@@ -34,7 +34,8 @@ public sealed partial class ProblemHandler(ILogger<ProblemHandler> log) : IExcep
             UnplannableException => TypedResults.Problem(
                 title: "Cannot be worked out",
                 detail: "This cannot be worked out, although each value is in its range. "
-                    + "Nothing was saved; the piece on the shelf is as it was: go on from there with another value, or take up an earlier version.",
+                    + "Nothing was saved; the piece on the shelf is as it was: go on from there with another value, "
+                    + "or take up an earlier version.",
                 statusCode: StatusCodes.Status422UnprocessableEntity),
             PieceFormatException e => TypedResults.Problem(
                 title: "Cannot be read", detail: e.Message + " The other pieces are not touched by it.",
