@@ -76,12 +76,12 @@ public sealed class EmptyFieldTests : IDisposable
             place += (place.Length > 0 ? "." : "") + part;
             if (at is JsonArray entries)
             {
-                if (entries.Count == 0 || (string?)entries[0]!["id"] is not { } id)
+                if (entries.Count == 0 || entries[0] is not JsonObject first || (string?)first["id"] is not { } id)
                 {
                     return null;
                 }
 
-                (at, place) = (entries[0], $"{place}[{id}]");
+                (at, place) = (first, $"{place}[{id}]");
             }
         }
 

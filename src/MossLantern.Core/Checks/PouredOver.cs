@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
-using MossLantern.Core.Planning;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using NodaTime;
@@ -84,7 +83,7 @@ internal sealed record PouredOver(Sitting Sitting, SittingPlan Plan, FilledLayer
         var before = looked.Piece.Filled.TakeWhile(l => l.Id != layer.Id).ToList();
         if (before.LastOrDefault(l => l.Within == layer.Within) is { } below)
         {
-            var under = SittingWindows.OnTop(below.Id, looked.Sittings);
+            var under = SittingsOnTop.Of(below.Id, looked.Sittings);
             if (!under.IsEmpty && under.All(s => s.SittingId != plan.SittingId) && IsFirst(looked, plan, layer))
             {
                 yield return new(sitting, plan, layer, layer.Name, $"{below.Name} below", below.Id, under, NextLayerWindow.Of(under));

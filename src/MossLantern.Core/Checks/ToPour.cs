@@ -24,9 +24,13 @@ internal sealed record ToPour(Sitting Sitting, SittingPlan Plan, ResinSystem Sys
 
     /// <summary>How deep a layer stands wet when it is poured: with what it pours below that, and with what others poured
     /// that does not hold yet, mm.</summary>
-    public double WetMm(Looked looked, string layerId) => WetMm(looked, [.. PouredOver.Of(looked, poured: false)], Plan, layerId, []);
+    /// <param name="looked">The piece.</param>
+    /// <param name="over">What of it is planned over what.</param>
+    /// <param name="layerId">The layer.</param>
+    public double WetMm(Looked looked, IReadOnlyList<PouredOver> over, string layerId) => WetMm(looked, over, Plan, layerId, []);
 
-    private static double WetMm(Looked looked, List<PouredOver> over, SittingPlan plan, string layerId, HashSet<(string, string)> met)
+    private static double WetMm(Looked looked, IReadOnlyList<PouredOver> over, SittingPlan plan, string layerId,
+        HashSet<(string, string)> met)
     {
         if (!met.Add((plan.SittingId, layerId)))
         {

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
@@ -26,11 +27,12 @@ internal sealed class TooDeepCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
+        ImmutableArray<PouredOver> over = [.. PouredOver.Of(looked, poured: false)];
         foreach (var pour in ToPour.Of(looked))
         {
             foreach (var layer in looked.Piece.Layers.Where(l => pour.Plan.LayerIds.Contains(l.Id)))
             {
-                var (itself, depth, most) = (pour.DeepestMm(layer.Id), pour.WetMm(looked, layer.Id), pour.System.DeepestMm);
+                var (itself, depth, most) = (pour.DeepestMm(layer.Id), pour.WetMm(looked, over, layer.Id), pour.System.DeepestMm);
                 var room = SittingRoom.Of(pour.Sitting, null, looked.Around).InputAt(pour.Plan.Span?.Start);
                 if (itself <= 0 || FilmHeat.HottestC(pour.System, depth, room) is var peak && depth <= most && peak.Value <= WarmC)
                 {

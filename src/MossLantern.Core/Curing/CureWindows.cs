@@ -126,6 +126,15 @@ public sealed record PourSpan(Instant Start, Instant End, RoomCurve Room);
 /// <remarks>Source: docs/craft/curing.md, Windows.</remarks>
 public static class CureWindows
 {
+    /// <summary>What a piece leaves when it is firm; null for a base that stays, and for a mould, which has a window of its own.</summary>
+    /// <param name="material">What it lies on; null while nobody has said.</param>
+    public static Milestone? Left(BaseMaterial? material) => material switch
+    {
+        BaseMaterial.CastingSheet => Milestone.OffSheet,
+        BaseMaterial.MetalRim => Milestone.BackTape,
+        _ => null,
+    };
+
     /// <summary>
     /// The windows, in the order they usually open in: of the tape or of the mould only where there is one. Each opens
     /// counted from the end of the last pour and closes counted

@@ -57,15 +57,6 @@ public static class BaseMaterials
     /// <summary>Whether it carries the piece, and bows under it.</summary>
     public static bool Carries(this BaseMaterial material) =>
         material is not (BaseMaterial.CastingSheet or BaseMaterial.MetalRim or BaseMaterial.Canvas);
-
-    /// <summary>What the piece leaves when it is firm; null for a base that stays, and for a mould, which has a window of its
-    /// own.</summary>
-    public static Curing.Milestone? Leaves(this BaseMaterial material) => material switch
-    {
-        BaseMaterial.CastingSheet => Curing.Milestone.OffSheet,
-        BaseMaterial.MetalRim => Curing.Milestone.BackTape,
-        _ => null,
-    };
 }
 
 /// <summary>Data of a base.</summary>

@@ -110,7 +110,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
         var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts);
         var windows = pour is null || inOrder.IsEmpty ? []
-            : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), piece.Ground.Base?.Material.Leaves());
+            : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), CureWindows.Left(piece.Ground.Base?.Material));
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
             [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
@@ -184,7 +184,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             poured,
             poured && filling.All(s => !s.OpenIn(layer.Id).Any()),
             poured ? [.. filling.SelectMany(s => s.OpenIn(layer.Id)).Select(r => r.Region).Distinct()] : [],
-            NextLayerWindow.Of(SittingWindows.OnTop(layer.Id, sittings)),
+            NextLayerWindow.Of(SittingsOnTop.Of(layer.Id, sittings)),
             [.. LevelClear(piece, laid)],
             filling.Sum(s => MassG(piece, s, layer, around)),
             volumes.Values.Sum(),

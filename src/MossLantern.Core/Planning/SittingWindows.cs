@@ -23,7 +23,7 @@ internal static class SittingWindows
         var rims = laid.SelectMany(l => l.Map.Regions.Where(r => r.OpenEdgeMm > 0).Select(r => new RegionOf(l.Layer.Id, r.Id))).ToHashSet();
         var tapes = piece.Layers.SelectMany(l => Tape(l.Id, rims, sittings)).ToLookup(t => t.SittingId, t => t.Window);
         var open = piece.Layers.Where(l => !IsCovered(piece, l, sittings))
-            .SelectMany(l => OnTop(l.Id, sittings, poured: true)).Select(s => s.SittingId).ToHashSet();
+            .SelectMany(l => SittingsOnTop.Of(l.Id, sittings, poured: true)).Select(s => s.SittingId).ToHashSet();
         // A piece leaves what it was cast in once, when all of it is firm; what fills a hollow has its own clock.
         var main = piece.Layers.Where(l => l.Within is null).Select(l => l.Id).ToHashSet();
         var hollows = sittings.Where(s => !s.LayerIds.Any(main.Contains)).Select(s => s.SittingId).ToHashSet();
@@ -46,29 +46,6 @@ internal static class SittingWindows
     }
 
     private static bool Leaves(Milestone milestone) => milestone is Milestone.Demould or Milestone.OffSheet or Milestone.BackTape;
-
-    /// <summary>The sittings that pour the last pass over some region of a layer, in their order.</summary>
-    /// <param name="layerId">The layer.</param>
-    /// <param name="sittings">The sittings of its piece, in their order.</param>
-    /// <param name="poured">Whether only what was really poured lies over what is below it; else what is planned does, too.</param>
-    public static ImmutableArray<SittingPlan> OnTop(string layerId, ImmutableArray<SittingPlan> sittings, bool poured = false)
-    {
-        // Read from the top down, a region is first met in its last pass.
-        var covered = new HashSet<RegionOf>();
-        List<SittingPlan> found = [];
-        foreach (var sitting in sittings.Reverse())
-        {
-            var own = sitting.Pours.Select(p => p.Of).Where(r => r.LayerId == layerId).Distinct().ToList();
-            if (own.Any(r => !covered.Contains(r)))
-            {
-                found.Insert(0, sitting);
-            }
-
-            covered.UnionWith(poured ? own.Where(sitting.Begun.Contains) : own);
-        }
-
-        return [.. found];
-    }
 
     /// <summary>Whether something has been poured over a layer.</summary>
     private static bool IsCovered(Piece piece, Layer layer, ImmutableArray<SittingPlan> sittings) =>

@@ -288,7 +288,7 @@ function BandRow({ index }: { index: number }) {
             <button
               type="button"
               className="chip"
-              aria-label={`Lay a vein through band ${number}`}
+              aria-label={`Vein through it: band ${number}`}
               onClick={press({ do: 'vein-through', ...on })}
             >
               Vein through it
