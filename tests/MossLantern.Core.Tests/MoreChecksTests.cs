@@ -153,7 +153,7 @@ public class MoreChecksTests
 
         var thin = Cleared(On(Board(BaseMaterial.Glass, 6), Flood("l1", 3, Samples.Cup("c", ColourantClass.MetallicPaste, 0.02))),
             "thin-colour");
-        Assert.Contains("metal as dust", thin.Reason, StringComparison.Ordinal);
+        Assert.Contains("its metal like dust", thin.Reason, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -205,6 +205,9 @@ public class MoreChecksTests
 
         // One that the piece lies in wholly is not off it.
         Assert.Empty(Told(Part(new RectangleOutline(900, 900), -300, -300), "part-outside"));
+
+        // Nor is a bar across it, of which no corner lies on the piece.
+        Assert.Empty(Told(Part(new RectangleOutline(900, 10), -300, 60), "part-outside"));
     }
 
     [Fact]

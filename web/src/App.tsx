@@ -18,7 +18,7 @@ import { useTheme } from './units/theme';
 import { UnitsProvider, useUnits } from './units/units';
 import './App.scss';
 
-const untold = { ranges: {}, most: {}, usual: {} };
+const untold = { ranges: {}, most: {}, usual: {}, unpainted: [] };
 
 export function App() {
   const fields = useFieldsFromWorkshop();

@@ -27,7 +27,7 @@ internal sealed class DripsCheck : ICheck
             yield return new(
                 Id, $"drips@{pour.Sitting.Id}", Grade.Mind, "Drips",
                 string.Create(CultureInfo.InvariantCulture,
-                    $"What runs over the edge hangs hard under it. Wipe it off every {{0}} until {pour.Plan.Name} gels, "
+                    $"What runs over the edge sets in drips underneath. Wipe them off every {{0}} until {pour.Plan.Name} gels, "
                         + $"at about {gels:ddd HH:mm}."),
                 [Reckoned.Of(RoundMinutes, "min", Formulas.Stated, new ReckonedInput("a round", RoundMinutes, "min", Origin.Default))],
                 pour.At(Station.Cure),

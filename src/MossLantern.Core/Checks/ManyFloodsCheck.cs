@@ -14,26 +14,26 @@ internal sealed class ManyFloodsCheck : ICheck
 
     public string Id => "many-floods";
 
-    public IEnumerable<Finding> Look(Looked looked)
+    public IEnumerable<Finding> Look(Looked looked) =>
+        Runs(looked).Where(r => r.Length >= Many).Select(r => Told(looked, r)).OfType<Finding>();
+
+    /// <summary>The floods of clear that come one over the other with nothing between, still to be poured.</summary>
+    private static IEnumerable<ImmutableArray<Layer>> Runs(Looked looked)
     {
         List<Layer> run = [];
-        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => l.First.Within is null)
-            .Append((null!, null!)))
+        foreach (var (layer, plan) in looked.Piece.Layers.Zip(looked.Layers).Where(l => l.First.Within is null))
         {
-            if (layer is not null && !plan.Poured && layer.Layout is FloodLayout flood
-                && looked.Piece.Recipes.Single(r => r.Id == flood.RecipeId).IsClear)
+            if (!plan.Poured && layer.Layout is FloodLayout flood && looked.Piece.Recipes.Single(r => r.Id == flood.RecipeId).IsClear)
             {
                 run.Add(layer);
                 continue;
             }
 
-            if (run.Count >= Many && Told(looked, [.. run]) is { } told)
-            {
-                yield return told;
-            }
-
+            yield return [.. run];
             run.Clear();
         }
+
+        yield return [.. run];
     }
 
     private Finding? Told(Looked looked, ImmutableArray<Layer> run)

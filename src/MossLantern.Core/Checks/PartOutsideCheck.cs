@@ -17,7 +17,7 @@ internal sealed class PartOutsideCheck : ICheck
             foreach (var zone in (layer.Zones ?? []).Where(z => IsOff(outline, z.Placed)))
             {
                 yield return Told(outline, $"{layer.Id}/{zone.Id}", zone.Name, layer.Id, zone.XMm, zone.YMm,
-                    Inside(outline, zone.Placed, zone.XMm, zone.YMm) is var (x, y) ? new MoveSpot(layer.Id, zone.Id, x, y) : null,
+                    Inside(outline, zone.Outline) is var (x, y) ? new MoveSpot(layer.Id, zone.Id, x, y) : null,
                     new LeaveZoneOut(layer.Id, zone.Id));
             }
         }
@@ -26,8 +26,7 @@ internal sealed class PartOutsideCheck : ICheck
         foreach (var kept in (looked.Piece.Kept ?? []).Where(k => IsOff(whole, k.Placed)))
         {
             yield return Told(whole, $"kept/{kept.Id}", kept.Name, looked.Piece.Layers[0].Id, kept.XMm, kept.YMm,
-                Inside(whole, kept.Placed, kept.XMm, kept.YMm) is var (x, y) ? new MoveSpot(null, kept.Id, x, y) : null,
-                    new FreeSpot(kept.Id));
+                Inside(whole, kept.Outline) is var (x, y) ? new MoveSpot(null, kept.Id, x, y) : null, new FreeSpot(kept.Id));
         }
     }
 
@@ -39,21 +38,20 @@ internal sealed class PartOutsideCheck : ICheck
                 Remedy.Of("out", "Take it out", away),
             ]);
 
-    /// <summary>Whether no corner of it lies on the piece, nor the piece's middle in it.</summary>
+    /// <summary>Whether it shares nothing with the piece. A corner on the piece tells at once; only without one are the areas laid
+    /// over each other.</summary>
     private static bool IsOff(Outline outline, Outline placed)
     {
         var ring = placed.Rings[0];
         return Enumerable.Range(0, ring.Count).All(i => outline.SignedDistanceMm(ring.Xs[i], ring.Ys[i]) > 0)
-            && outline.Rings.All(r => Enumerable.Range(0, r.Count).All(i => placed.SignedDistanceMm(r.Xs[i], r.Ys[i]) > 0));
+            && Flat.SharedArea(Flat.Of(outline), Flat.Of(placed)).Area <= Flat.LeastMm2;
     }
 
-    /// <summary>Where it lies with its middle in the middle of the piece.</summary>
-    private static (double XMm, double YMm)? Inside(Outline outline, Outline placed, double xMm, double yMm)
+    /// <summary>Where it lies with the middle of its box in the middle of the piece's; null where that is no place on the piece, such as
+    /// an opening.</summary>
+    private static (double XMm, double YMm)? Inside(Outline outline, Outline part)
     {
-        var ring = placed.Rings[0];
-        var (left, right) = (ring.Xs.ToArray().Min(), ring.Xs.ToArray().Max());
-        var (top, bottom) = (ring.Ys.ToArray().Min(), ring.Ys.ToArray().Max());
-        return (Math.Round(xMm + outline.BoxWidthMm / 2 - (left + right) / 2),
-            Math.Round(yMm + outline.BoxHeightMm / 2 - (top + bottom) / 2));
+        var (x, y) = (Math.Round((outline.BoxWidthMm - part.BoxWidthMm) / 2), Math.Round((outline.BoxHeightMm - part.BoxHeightMm) / 2));
+        return IsOff(outline, new PlacedOutline(part, x, y)) ? null : (x, y);
     }
 }

@@ -10,11 +10,6 @@ internal sealed class RunsShortCheck : ICheck
 {
     public string Id => "runs-short";
 
-    /// <summary>What was mixed in a cup: as somebody said, else as it was planned, ml.</summary>
-    private static double Mixed(Looked looked, SittingPlan plan, string cupId) =>
-        looked.Piece.Sittings.Single(s => s.Id == plan.SittingId).CupChoices?.FirstOrDefault(c => c.RecipeId == cupId)?.MixedMl
-        ?? plan.Cups.Cups.Single(c => c.CupId == cupId).MixMl.Value;
-
     public IEnumerable<Finding> Look(Looked looked)
     {
         foreach (var (pour, choice, reach, name) in MixedAmount.Of(looked).Where(m => m.Reach.Lacks is not null))
@@ -31,6 +26,8 @@ internal sealed class RunsShortCheck : ICheck
         foreach (var (plan, reach) in looked.Sittings.Where(s => s.Poured && !s.OpenRegions.IsEmpty)
             .SelectMany(s => s.Reach.Where(r => r.Lacks is not null).Select(r => (s, r))))
         {
+            var mixed = plan.Cups.Cups.Single(c => c.CupId == reach.CupId)
+                .ReallyMixedMl(looked.Piece.Sittings.Single(s => s.Id == plan.SittingId).CupChoices);
             yield return new(
                 Id, $"runs-short@{plan.SittingId}/{reach.CupId}", Grade.Mend, "Runs short",
                 $"After what has been poured, {names[reach.CupId]} is {{0}} short for the rest. Mix that much more by "
@@ -38,7 +35,7 @@ internal sealed class RunsShortCheck : ICheck
                 [reach.Lacks!], new(Station.Cups, plan.LayerIds[0], CupId: reach.CupId, SittingId: plan.SittingId),
                 [
                     Remedy.Of("more", "That much more is mixed", new MixInCup(plan.SittingId, reach.CupId,
-                        Math.Ceiling(Mixed(looked, plan, reach.CupId) + reach.Lacks!.Value))),
+                        Math.Ceiling(mixed + reach.Lacks!.Value))),
                     Remedy.Ask("thinner", "Pour the rest thinner", PlaceIn.Layer(plan.LayerIds[0]) + ".depthMm"),
                 ],
                 Worth: reach.Lacks!.Value);

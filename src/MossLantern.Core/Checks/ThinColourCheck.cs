@@ -30,7 +30,8 @@ internal sealed class ThinColourCheck : ICheck
                 yield return new(
                     Id, $"thin-colour@{cup.FirstId}", Grade.Mind, "Thin colour",
                     $"{cup.Name} is made to cover, and covers {{0}} of what lies below it in {layer.Name}: it reads as tinted clear"
-                        + (cup.Colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic ? ", metal as dust." : "."),
+                        + (cup.Colourant is ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic
+                            ? ", its metal like dust." : "."),
                     [plan.OpacityOf(cup.Id)], new(Station.Cups, layer.Id, CupId: cup.Id),
                     [
                         .. WantedCover.Of(looked.Around.Catalogue, layer, cup, CoversPercent, depth) is { Fits: true }

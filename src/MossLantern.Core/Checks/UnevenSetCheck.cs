@@ -18,7 +18,7 @@ internal sealed class UnevenSetCheck : ICheck
             var apart = pour.Plan.Batches.CopiesApartMinutes;
             yield return new(
                 Id, $"uneven-set@{pour.Sitting.Id}", Grade.Mind, "Uneven set",
-                "The last copy is poured from resin {0} older than the first: thicker, with other lines and another gloss.",
+                "The last copy is poured from resin {0} older than the first: thicker, so its lines and gloss differ.",
                 [Reckoned.Of(apart, "min", Formulas.Stated,
                     new ReckonedInput("between the first copy and the last", apart, "min", Origin.Reckoned))],
                 pour.At(Station.Cups),

@@ -17,11 +17,14 @@ public sealed record VeinThrough(string Layer, string? Zone, string Band) : Band
     /// <summary>A band has to be so many times as wide.</summary>
     private const double LeastWidths = 3;
 
+    /// <summary>A band has to be wider than this, mm.</summary>
+    public const double WiderThanMm = LeastWidths * WidthMm;
+
     /// <summary>Whether a band has room for it.</summary>
     public static bool HasRoom(BandedLayout layout, Band band)
     {
         ArgumentNullException.ThrowIfNull(layout);
-        return band is { FillsRest: false, WidthMm: > LeastWidths * WidthMm } && layout.Bands.Length + 2 <= Accepted.BandCount.To;
+        return band is { FillsRest: false, WidthMm: > WiderThanMm } && layout.Bands.Length + 2 <= Accepted.BandCount.To;
     }
 
     /// <inheritdoc/>

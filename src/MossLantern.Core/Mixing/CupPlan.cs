@@ -68,7 +68,13 @@ public sealed record CupVolume(
     CupDoses Doses,
     ImmutableArray<CupDraw> Draws,
     double DrawnMl,
-    string? Colour);
+    string? Colour)
+{
+    /// <summary>What was mixed in it, as somebody said, else as it is planned, ml.</summary>
+    /// <param name="choices">What was said of single cups; null for nothing.</param>
+    internal double ReallyMixedMl(ImmutableArray<CupChoice>? choices) =>
+        choices?.FirstOrDefault(c => c.RecipeId == CupId)?.MixedMl ?? MixMl.Value;
+}
 
 /// <summary>What a mixed cup takes from another.</summary>
 /// <param name="CupId">The other cup.</param>

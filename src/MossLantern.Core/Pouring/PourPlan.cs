@@ -55,7 +55,7 @@ public static class PourPlan
         var noted = (amounts ?? []).ToLookup(a => (a.Of, a.Pass), a => a.Ml);
         var byEye = (choices ?? []).Where(c => c.ByEye).Select(c => c.RecipeId).ToHashSet();
         var left = cups.Cups
-            .ToDictionary(c => c.CupId, c => (choices?.FirstOrDefault(k => k.RecipeId == c.CupId)?.MixedMl ?? c.MixMl.Value) - c.DrawnMl);
+            .ToDictionary(c => c.CupId, c => c.ReallyMixedMl(choices) - c.DrawnMl);
         return [.. inOrder.Select(Step)];
 
         PlannedPour Step(RegionVolume region)

@@ -52,7 +52,7 @@ public static class Formulas
     /// <summary>What was poured against what was planned.</summary>
     public const string LogDifference = "log-difference";
 
-    /// <summary>What was noted of several pours, together.</summary>
+    /// <summary>What was noted or planned of several pours, together.</summary>
     public const string LogTotal = "log-total";
 
     /// <summary>Sag of a base.</summary>
@@ -437,7 +437,7 @@ public static class Formulas
         new(NeededTilt, "Tilt it can take", "the angle whose tangent is thinnest layer ÷ 10 ÷ longer side", "grounds.md#level"),
         new(Stated, "As it was read", "as it was read or stated", "grounds.md#level"),
         new(LogDifference, "Difference", "poured − planned", "journal.md#folds"),
-        new(LogTotal, "In all", "the sum of what was noted", "journal.md#folds"),
+        new(LogTotal, "In all", "the sum of the pours", "journal.md#folds"),
         new(Sag, "Sag",
             "5 × 9.81 × (thickness × density + 1000 × resin in all × density of the resin) ÷ 10^9 × span^4 ÷ (32 × "
                 + "1000 × stiffness E × thickness^3)",

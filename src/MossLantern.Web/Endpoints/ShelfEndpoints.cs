@@ -2,6 +2,7 @@ using System.Collections.Immutable;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Painting;
@@ -35,7 +36,7 @@ internal static class ShelfEndpoints
         api.MapGet("/aside", (Overview overview) => overview.Aside());
         api.MapGet("/ribbon", (Overview overview) => overview.Ribbon());
         api.MapGet("/workshop", WorkshopEndpoints.View);
-        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, PieceFields.Most, UsualValues));
+        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, PieceFields.Most, UsualValues, Unpainted));
         api.MapGet("/pieces/{id}/picture.png", PictureAsync);
     }
 
@@ -114,6 +115,8 @@ internal static class ShelfEndpoints
     private static int Narrowed(int pixels, double wideOverHigh) =>
         Math.Clamp((int)Math.Min(MostPixels * wideOverHigh, Math.Sqrt(MostArea * wideOverHigh)), 1, pixels);
 
+    private static readonly ImmutableArray<BaseMaterial> Unpainted = [.. Enum.GetValues<BaseMaterial>().Where(m => !m.TakesPaint())];
+
     /// <summary>What counts where a field is left empty.</summary>
     private static readonly ImmutableDictionary<string, double> UsualValues = ReckonerFields.AllUsual.ToImmutableDictionary()
         .Add("ground.paint.dryHours.water", Preparation.WaterPaintHours)
@@ -121,6 +124,7 @@ internal static class ShelfEndpoints
         .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
         .Add("sittings.roomC", TypicalMaterials.ReferenceC)
         .Add("runs.donePercent", 100 * Core.Journal.LoggedPour.DoneShare)
+        .Add("layers.layout.bands.veinThroughMm", VeinThrough.WiderThanMm)
         .Add("kept.clearMm", ReservedSpot.UsualClearMm)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)

@@ -29,7 +29,7 @@ public sealed record LetStepsGo(LocalDate Before);
 /// <summary>What number fields take, by place, and what counts where one is left empty: by place for a piece, by name
 /// for the reckoner.</summary>
 public sealed record FieldsView(ImmutableSortedDictionary<string, AcceptedRange> Ranges,
-    ImmutableSortedDictionary<string, int> Most, IReadOnlyDictionary<string, double> Usual);
+    ImmutableSortedDictionary<string, int> Most, IReadOnlyDictionary<string, double> Usual, ImmutableArray<BaseMaterial> Unpainted);
 
 /// <summary>Endpoints of the workshop: settings, materials, formulas, the ribbon.</summary>
 internal static class WorkshopEndpoints

@@ -3774,6 +3774,7 @@ export interface components {
             usual: {
                 [key: string]: number;
             };
+            unpainted: components["schemas"]["BaseMaterial"][];
         };
         Fill: {
             id: string;

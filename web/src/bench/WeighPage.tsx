@@ -96,8 +96,7 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
         <p className="say-wrong" role="alert">
           The plan has changed:{' '}
           {view.unplanned.map((u) => `${u.what}, ${units.show(u.grams, 'g', 1)}`).join('; ')}{' '}
-          {view.unplanned.length === 1 ? 'was' : 'were'} weighed and{' '}
-          {view.unplanned.length === 1 ? 'is' : 'are'} planned no more.
+          {view.unplanned.length === 1 ? 'was weighed but is' : 'were weighed but are'} no longer planned.
         </p>
       )}
       {step ? (

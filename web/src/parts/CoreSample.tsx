@@ -60,26 +60,26 @@ export function CoreSample({ piece, plan: whole, beneath, chosen, sitting, onCho
               </button>
               {sittings.length > 1 && (
                 <ol className="goes" aria-label={`Sittings of ${layer.name}`}>
-                  {sittings.map((s, i) => (
-                    <li
-                      key={s.sittingId}
-                      data-state={stateOf([s], layer.id, s.poured && (plan?.poured ?? false))}
-                    >
-                      <button
-                        type="button"
-                        aria-pressed={layer.id === chosen && s.sittingId === sitting}
-                        onClick={() => onChoose(layer.id, s.sittingId)}
-                        title={`${s.name}, ${stateOf([s], layer.id, s.poured && (plan?.poured ?? false))}`}
-                      >
-                        <span aria-hidden>{i + 1}</span>
-                        <span className="visually-hidden">
-                          {s.name}, {stateOf([s], layer.id, s.poured && (plan?.poured ?? false))}
-                        </span>
-                        <GradeOf findings={seen.filter((f) => f.pin.sittingId === s.sittingId)} />
-                        <Stripes of={s} plan={plan} layerId={layer.id} />
-                      </button>
-                    </li>
-                  ))}
+                  {sittings.map((s, i) => {
+                    const own = stateOf([s], layer.id, s.poured && (plan?.poured ?? false));
+                    return (
+                      <li key={s.sittingId} data-state={own}>
+                        <button
+                          type="button"
+                          aria-pressed={layer.id === chosen && s.sittingId === sitting}
+                          onClick={() => onChoose(layer.id, s.sittingId)}
+                          title={`${s.name}, ${own}`}
+                        >
+                          <span aria-hidden>{i + 1}</span>
+                          <span className="visually-hidden">
+                            {s.name}, {own}
+                          </span>
+                          <GradeOf findings={seen.filter((f) => f.pin.sittingId === s.sittingId)} />
+                          <Stripes of={s} plan={plan} layerId={layer.id} />
+                        </button>
+                      </li>
+                    );
+                  })}
                 </ol>
               )}
             </li>

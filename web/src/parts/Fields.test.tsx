@@ -17,7 +17,7 @@ const inWorkshop = (of: React.ReactElement) =>
 function field(props: Partial<React.ComponentProps<typeof NumberField>> = {}) {
   inWorkshop(
     <UnitsProvider>
-      <FieldsContext value={{ ranges, most: {}, usual: {} }}>
+      <FieldsContext value={{ ranges, most: {}, usual: {}, unpainted: [] }}>
         <NumberField label="Width" unit="mm" value={300} onChange={taken} {...props} />
       </FieldsContext>
     </UnitsProvider>,

@@ -7,7 +7,7 @@ export type AcceptedRange = components['schemas']['AcceptedRange'];
 type FieldsView = components['schemas']['FieldsView'];
 
 /** What number fields take; empty until the workshop has told. */
-export const FieldsContext = createContext<FieldsView>({ ranges: {}, most: {}, usual: {} });
+export const FieldsContext = createContext<FieldsView>({ ranges: {}, most: {}, usual: {}, unpainted: [] });
 
 export const useFields = () => use(FieldsContext);
 

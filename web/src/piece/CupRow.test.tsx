@@ -84,7 +84,9 @@ const shown = (of: SittingView, { by = layer, pullable = true } = {}) => {
   };
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <FieldsContext value={{ ranges: {}, most: {}, usual: { 'sittings.reservePercent': 10 } }}>
+      <FieldsContext
+        value={{ ranges: {}, most: {}, usual: { 'sittings.reservePercent': 10 }, unpainted: [] }}
+      >
         <Page>
           <CupRow layer={by} plan={of} {...props} />
         </Page>

@@ -12,7 +12,9 @@ const range = { what: 'Band width', from: 0.5, to: 1000, unit: 'mm', fromExclude
 
 function grip(props: Partial<React.ComponentProps<typeof Grip>> = {}) {
   render(
-    <FieldsContext value={{ ranges: { 'layers.layout.bands.widthMm': range }, most: {}, usual: {} }}>
+    <FieldsContext
+      value={{ ranges: { 'layers.layout.bands.widthMm': range }, most: {}, usual: {}, unpainted: [] }}
+    >
       <svg>
         <Grip
           at={[10, 20]}

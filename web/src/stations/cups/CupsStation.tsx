@@ -246,7 +246,7 @@ function OtherSittings() {
   if (others.length === 0) return null;
   return (
     <p className="other-sittings">
-      For <b>{sittingPlan.name}</b>. In sittings of their own:{' '}
+      For <b>{sittingPlan.name}</b>. Mixed at other sittings:{' '}
       {others.map((s, i) => (
         <span key={s.sittingId}>
           {i > 0 && ', '}

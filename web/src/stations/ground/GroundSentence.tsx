@@ -22,7 +22,7 @@ interface Props {
 
 /** The ground as a sentence with blanks: what every piece has, and below it what few have. */
 export function GroundSentence({ ground, spans, of = 'This' }: Props) {
-  const { usual } = useFields();
+  const { usual, unpainted } = useFields();
   const base = ground.base ?? null;
   const kind: Kind = base?.kind ?? 'panel';
   const { edit, set, say } = useEdits();
@@ -139,11 +139,7 @@ export function GroundSentence({ ground, spans, of = 'This' }: Props) {
         ) : (
           <>
             {wall}
-            {base?.material === 'casting-sheet' || base?.material === 'metal-rim' ? (
-              '.'
-            ) : (
-              <Paint ground={ground} />
-            )}
+            {base && unpainted.includes(base.material) ? '.' : <Paint ground={ground} />}
           </>
         )}
       </p>

@@ -3,7 +3,7 @@ import type { Edit } from '../../api/client';
 import { NumberAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
-import { useMost } from '../../parts/fields';
+import { useFields, useMost } from '../../parts/fields';
 import { HowNumber } from '../../parts/HowNumber';
 import { useUnits } from '../../units/units';
 import { regionName, useStation } from '../station';
@@ -15,8 +15,6 @@ const ownCup = '+';
 
 /** So many bands are added by one press. */
 const several = 5;
-/** A vein takes so much of a band; what is left on both sides has to be wider, mm. */
-const leastForVein = 6;
 
 /** The bands of a layer, from the middle to the rim, with the hearts' bed before them. */
 export function BandList() {
@@ -200,6 +198,11 @@ function BandRow({ index }: { index: number }) {
   const { edit } = useEdits();
   const on = { ...here, band: band.id };
   const press = (change: Edit) => () => void edit(change);
+  const mostBands = useMost('layers.layout.bands');
+  const leastForVein = useFields().usual['layers.layout.bands.veinThroughMm'] ?? Infinity;
+  // It makes three bands of one.
+  const hasRoomForVein =
+    !band.fillsRest && band.widthMm > leastForVein && bandsOf(layer).length + 2 <= mostBands;
   return (
     <>
       <div className="band" data-lit={cup === band.recipeId || undefined}>
@@ -284,7 +287,7 @@ function BandRow({ index }: { index: number }) {
           >
             Split
           </button>
-          {!band.fillsRest && band.widthMm > leastForVein && (
+          {hasRoomForVein && (
             <button
               type="button"
               className="chip"

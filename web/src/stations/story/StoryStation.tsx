@@ -311,13 +311,19 @@ function LogOf({ run, casting }: { run: PieceView['runs'][number] | undefined; c
         <p className="hint">
           {known.length} of {lines.length} noted:{' '}
           <HowNumber
-            of={total(known.map((l) => [named(l), log.poured[keyOf(l)] ?? 0]))}
+            of={total(
+              'measured',
+              known.map((l) => [named(l), log.poured[keyOf(l)] ?? 0]),
+            )}
             label="Poured in all"
             decimals={0}
           />{' '}
           poured for{' '}
           <HowNumber
-            of={total(known.map((l) => [named(l), l.plannedMl ?? 0]))}
+            of={total(
+              'reckoned',
+              known.map((l) => [named(l), l.plannedMl ?? 0]),
+            )}
             label="Planned of that"
             decimals={0}
           />{' '}
@@ -376,11 +382,11 @@ const difference = (pouredMl: number, plannedMl: number): Reckoned => ({
   inputs: [millilitres('poured', pouredMl, 'measured'), millilitres('planned', plannedMl, 'reckoned')],
 });
 
-const total = (each: [string, number][]): Reckoned => ({
+const total = (origin: 'measured' | 'reckoned', each: [string, number][]): Reckoned => ({
   value: each.reduce((sum, [, ml]) => sum + ml, 0),
   unit: 'ml',
   formula: 'log-total',
-  inputs: each.map(([name, ml]) => millilitres(name, ml, 'measured')),
+  inputs: each.map(([name, ml]) => millilitres(name, ml, origin)),
 });
 
 /** Ids are kept without dashes and sent with them. */
