@@ -56,6 +56,41 @@ public sealed class SittingTests(SharedWorkshop shared) : WorkshopCase(shared)
     private static WebElement Name(Page page, string cup) =>
         page.Script<WebElement>($"return [...document.querySelectorAll('.jug-cup-name')].find(n => n.textContent === '{cup}')");
 
+    /// <summary>A colour that no jug holds is mixed in two goes, in more, and in one again; a larger jug is a press away.</summary>
+    [Fact]
+    public void A_colour_is_mixed_in_several_goes_and_in_one_again()
+    {
+        using var page = Opened("/pieces/sphagnum-pools/cups");
+        page.WaitForText("One batch does for all");
+        page.Write("Largest jug", "100");
+        page.WaitForText("1 of 2");
+        page.WaitUntilKept();
+        page.Script<object>("arguments[0].closest('button').click()", Mixed(page));
+        page.WaitForText("is mixed in two goes");
+        page.AtEverySize(_ =>
+        {
+            page.Click("button", "Mix it in three goes");
+            page.WaitForText("is mixed in three goes");
+            page.WaitForText("Your own batches");
+            page.WaitUntilKept();
+            page.Click("button", "Mix it in two goes");
+            page.WaitForText("is mixed in two goes");
+            page.WaitUntilKept();
+            page.Click("button", "Batches as proposed");
+            page.WaitForText("batches, because");
+            page.WaitUntilKept();
+        });
+        page.Click("button", "Mix it in one go");
+        page.WaitForText("and the jug holds");
+        page.WaitUntilKept();
+        page.Click("button", "Use a larger jug");
+        Waiting.Until(() => page.Script<bool>("return document.activeElement.dataset.place === 'sittings.tools.jugMl'"), "the jug's field");
+        Assert.Empty(page.Complaints());
+    }
+
+    private static WebElement Mixed(Page page) => page.Script<WebElement>(
+        "return [...document.querySelectorAll('.jug-cup-name')].find(n => n.textContent.includes('1 of 2'))");
+
     [Fact]
     public void A_jug_that_holds_less_makes_two_batches_and_says_why()
     {

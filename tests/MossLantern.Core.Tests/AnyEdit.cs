@@ -53,6 +53,14 @@ internal static class AnyEdit
         var places = new Lazy<string>(() => Any(PlacesIn(piece), random));
         return (Edit)constructor.Invoke([.. constructor.GetParameters().Select(p => Value(kind, p))]);
 
+        // One cup of the first batch is filled from another too; about one time in ten the shares are not all of it.
+        ImmutableArray<Batch> Shared(ImmutableArray<Batch> own)
+        {
+            var (cup, percent) = (own[0].RecipeIds[0], random.Next(1, 100));
+            return own.SetItem(0, own[0] with { Shares = [new(cup, percent)] })
+                .Add(new("shared", [cup], null, [new(cup, 100 - percent + (random.Next(10) == 0 ? 3 : 0))]));
+        }
+
         object? Value(Type of, ParameterInfo parameter)
         {
             var type = Nullable.GetUnderlyingType(parameter.ParameterType) ?? parameter.ParameterType;
@@ -128,7 +136,8 @@ internal static class AnyEdit
                 _ when type == typeof(ImmutableArray<Batch>) =>
                     piece.Recipes.Where(_ => random.Next(3) > 0).OrderBy(_ => random.Next()).Chunk(random.Next(1, 5))
                     .Select((c, i) => new Batch(random.Next(20) == 0 ? "one" : $"batch-{i}", [.. c.Select(r => r.Id)],
-                        random.Next(5) == 0 ? Number(false) : null)).ToImmutableArray(),
+                        random.Next(5) == 0 ? Number(false) : null)).ToImmutableArray() is { IsEmpty: false } own && random.Next(2) == 0
+                    ? Shared(own) : piece.Recipes.Select((r, i) => new Batch($"batch-{i}", [r.Id])).Take(random.Next(4)).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<Dose>) =>
                     Enumerable.Range(0, random.Next(0, 4))
                     .Select(_ => new Dose(Any(Enum.GetValues<ColourantClass>(), random), random.Next(0, 80) / 10.0,

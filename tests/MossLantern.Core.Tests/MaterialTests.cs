@@ -134,7 +134,8 @@ public sealed class MaterialTests
             Own(MaterialKind.Resin, "coating", (P.RecoatFromHours, 6), (P.ResinDensity, 1.2), (P.DeepestMm, 4), (P.WorkingMinutes, 20)));
         var (before, after) = (Planned(Catalogue.Typical, Poured), Planned(catalogue, Poured));
         var next = after.Windows.Single(w => w.Milestone == Milestone.NextLayer);
-        Assert.Equal(before.Windows.Single(w => w.Milestone == Milestone.NextLayer).Opens + Duration.FromHours(2), next.Opens);
+        Assert.Equal(before.Windows.Single(w => w.Milestone == Milestone.NextLayer).Opens - before.Sitting.Span!.End
+            + Duration.FromHours(2), next.Opens - after.Sitting.Span!.End);
         Assert.Equal(Origin.Own, next.OpensAfterHours.Input("at the reference temperature").Origin);
         Assert.Equal(Origin.Default, next.ClosesAfterHours!.Input("at the reference temperature").Origin);
 

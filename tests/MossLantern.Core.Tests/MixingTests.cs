@@ -307,6 +307,6 @@ public class MixingTests
         var (mapper, piece) = (new LayerMapper(), Samples.Piece(ground, layer));
         var laid = new LaidLayer(layer, mapper.Map(piece, layer), DepthZones.Of(mapper, piece, layer));
         var volumes = Portion.All(piece, [laid]).Values.Single().Select(p => CupPlanner.Volume(ground, p));
-        return CupPlanner.Plan(layer, layer.Cups, [.. volumes], _ => true, Surroundings.Usual(DateTimeZone.Utc));
+        return CupPlanner.Plan(layer, layer.Cups, [.. volumes], _ => CupPart.Whole(true), Surroundings.Usual(DateTimeZone.Utc));
     }
 }

@@ -95,7 +95,7 @@ public class OrderTests
         Assert.Empty(Early(Noon, takes.PlusSeconds(2)));
         var early = Assert.Single(Early(Noon, takes.PlusSeconds(-2)));
         Assert.Equal(Grade.Mend, early.Grade);
-        Assert.Equal("Pour it at Mon 1 Mar, 16:20", early.Remedies[0].Label);
+        Assert.Equal("Pour it at Mon 1 Mar, 16:30", early.Remedies[0].Label);
         Assert.Single(Early(null, Noon));
         Assert.Empty(Early(Noon, null));
         Assert.Empty(Early(null, null));

@@ -17,7 +17,7 @@ namespace MossLantern.Core.Tests;
 public class ReachTests
 {
     private static readonly Piece Rings = Samples.Piece(Samples.Panel(),
-        Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating") });
+        Samples.Layer(Samples.Heart(250, 180), 9, 6, 0) with { Resin = new("coating"), Tools = new(JugMl: 2000) });
 
     /// <summary>Twelve rounds from one mould of five.</summary>
     private static readonly Piece Dozen = Samples.Piece(

@@ -139,14 +139,17 @@ public class SpeakTests
         Assert.Null(Of(Coat(3), "cup-too-big"));
         Assert.Null(Of(Coat(3), "clock"));
 
-        // Five litres in one cup.
-        var large = Coat(5, width: 1000, height: 1000);
+        // Five litres in one cup; as many mixes as are proposed stay cool.
+        var proposed = Coat(5, width: 1000, height: 1000);
+        Assert.Null(Of(proposed, "cup-too-big"));
+        var large = proposed with { Sittings = [proposed.Sittings[0] with { Batches = [new("all", ["moss"], 20_000)] }] };
         var plan = Planner.Plan(large, [], Around).Sittings[0];
         var hottest = plan.Batches.All.SelectMany(b => b.Cups).Max(c => c.Celsius.Value);
         var hot = Of(large, "cup-too-big");
         Assert.Equal(hottest > CupTooBigCheck.WarmC, hot is not null);
         Assert.Equal(Grade.Stop, hot!.Grade);
         Assert.Contains(hot.Remedies, r => r.Id == "resin");
+        Assert.Contains(hot.Remedies, r => r.Id == "proposed");
     }
 
     /// <summary>A coat of one cup, which is the warmer and the sooner stiff the warmer the room.</summary>

@@ -69,7 +69,9 @@ public sealed partial class BadValueTests : IDisposable
             Do("one-cup", ("recipe", "cup-1-1")),
             Do("leave-bare", ("layer", "layer-1"), ("regions", new JsonArray("vein"))),
             Do("arrange-batches", ("sitting", "layer-1"),
-                ("batches", new JsonArray(Parsed("""{ "id": "b", "recipeIds": ["clear"], "jugMl": 200 }""")))),
+                ("batches", new JsonArray(
+                    Parsed("""{ "id": "b", "recipeIds": ["clear"], "jugMl": 200, "shares": [{ "recipeId": "clear", "percent": 40 }] }"""),
+                    Parsed("""{ "id": "c", "recipeIds": ["clear"], "shares": [{ "recipeId": "clear", "percent": 60 }] }""")))),
             Do("reserve-in-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("percent", 9)),
             Do("hold-back", ("sitting", "layer-1"), ("recipe", "cup-1"), ("for", "the corner"), ("ml", 3)),
             Do("mix-in-cup", ("sitting", "layer-1"), ("recipe", "cup-1"), ("ml", 40)),

@@ -28,7 +28,15 @@ public sealed class GoldenFiles : IDisposable
         var folder = Environment.GetEnvironmentVariable("MOSS_LANTERN_GOLDEN");
         Assert.True(folder is not null, "MOSS_LANTERN_GOLDEN says where to.");
         Directory.CreateDirectory(folder);
-        foreach (var (name, piece) in DemoDocuments.All)
+        var marsh = DemoDocuments.All.First().Piece;
+        var shared = marsh with
+        {
+            Sittings = [marsh.Sittings[0] with
+            {
+                Batches = [new("first", ["smoke", "moss"], 700, [new("smoke", 60)]), new("second", ["smoke"], null, [new("smoke", 40)])],
+            }, .. marsh.Sittings.Skip(1)],
+        };
+        foreach (var (name, piece) in DemoDocuments.All.Append(("one colour from several batches", shared)))
         {
             await File.WriteAllTextAsync(Path.Combine(folder, $"{name.Replace(' ', '-')}.json"), PieceJson.Write(piece));
         }

@@ -105,6 +105,34 @@ public sealed class WeighingApiTests : IDisposable
         Assert.Equal(("resin of batch 1", 90), ((string)told["what"]!, (double)told["grams"]!));
     }
 
+    /// <summary>A colour that no jug holds is mixed in several goes, kept so from the first weight on, and each mix is weighed.</summary>
+    [Fact]
+    public async Task Each_mix_of_a_colour_is_weighed_by_itself()
+    {
+        const string of = "/api/pieces/bogbean-round";
+        var view = await host.Edit(await host.Get(of),
+            Do("set-field", ("place", "sittings[layer-1].tools.jugMl"), ("value", 60)));
+        JsonArray All(JsonNode of) => of["plan"]!["sittings"]![0]!["batches"]!["all"]!.AsArray();
+        var shared = All(view).Where(b => (double)b!["cups"]![0]!["percent"]! < 100).ToList();
+        Assert.True(shared.Count >= 2);
+        Assert.Equal(All(view).Count, All(view).Count(b => (double)b!["mixMl"]!["value"]! <= 60));
+        var steps = (await host.Get(Path))["steps"]!.AsArray();
+        await Read(await Post(Path, new { id = Guid.NewGuid(), stepId = (string)steps[0]!["id"]!, grams = 20 }), HttpStatusCode.OK);
+        var kept = await host.Get(of);
+        var batches = kept["piece"]!["sittings"]![0]!["batches"]!.AsArray();
+        Assert.Equal(shared.Select(b => (string)b!["id"]!), batches.Where(b => b!["shares"] is not null).Select(b => (string)b!["id"]!));
+        Assert.Equal(All(view).Select(b => (double)b!["mixMl"]!["value"]!), All(kept).Select(b => (double)b!["mixMl"]!["value"]!));
+        Assert.Equal(steps.Select(s => (string)s!["into"]!), (await host.Get(Path))["steps"]!.AsArray().Select(s => (string)s!["into"]!));
+        Assert.Contains(steps, s => ((string)s!["into"]!).StartsWith("mix 2 of ", StringComparison.Ordinal));
+
+        // Shares that are not all of a cup are told at their place.
+        var wrong = batches.DeepClone().AsArray();
+        wrong.First(b => b!["shares"] is not null)!["shares"]![0]!["percent"] = 20;
+        var refused = await Problem(await host.TryEdit(kept, Do("arrange-batches", ("sitting", "layer-1"), ("batches", wrong))),
+            HttpStatusCode.BadRequest);
+        Assert.Contains("100 % together", refused["errors"]!.ToJsonString(), StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task What_cannot_be_is_refused_in_words()
     {

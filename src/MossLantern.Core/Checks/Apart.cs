@@ -35,7 +35,7 @@ internal static class Apart
 
         if (Later(pour, cupId) is { IsEmpty: false } later)
         {
-            var regions = FormattableString.Invariant($"the last {later.Length} {(later.Length == 1 ? "region" : "regions")}");
+            var regions = Last(later.Length);
             var second = new SecondCup(id, cupId, later);
             yield return Remedy.Of("second", $"Pour {regions} from a second cup, mixed later", second);
             if (proposed is not null)
@@ -51,18 +51,21 @@ internal static class Apart
         {
             var half = layers.Count > 1 ? own : [.. own.Skip((own.Count + 1) / 2)];
             yield return Remedy.Of("apart",
-                FormattableString.Invariant(
-                    $"Pour the last {half.Count} {(half.Count == 1 ? "region" : "regions")} in a sitting of their own"),
+                half.Count == 1 ? "Pour the last region in a sitting of its own" : $"Pour {Last(half.Count)} in a sitting of their own",
                 new PourApart(layers[^1], [.. half], null));
         }
     }
+
+    private static string Last(int regions) =>
+        regions == 1 ? "the last region" : FormattableString.Invariant($"the last {regions} regions");
 
     /// <summary>The pours of a cup that come too late for it; the later half of them where all do, or none does.</summary>
     private static ImmutableArray<PourRef> Later(ToPour pour, string cupId)
     {
         var batches = pour.Plan.Batches;
-        var batch = batches.All.First(b => b.CupIds.Contains(cupId));
-        var inTime = batch.StartMinutes.Value + batch.Cups.Single(c => c.CupId == cupId).WorkingMinutes.Value - BatchTiming.InHandMinutes;
+        var (batch, cup) = batches.All.SelectMany(b => b.Cups.Select(c => (Batch: b, Cup: c))).Where(b => b.Cup.CupId == cupId)
+            .MinBy(b => b.Cup.InHandMinutes.Value);
+        var inTime = batch.StartMinutes.Value + cup.WorkingMinutes.Value - BatchTiming.InHandMinutes;
         var own = pour.Plan.Pours.Zip(batches.PouredMinutes).Where(p => p.First.CupId == cupId).ToList();
         var late = own.Where(p => p.Second.Value > inTime).ToList();
         return [.. (late.Count > 0 && late.Count < own.Count ? late : own.Skip((own.Count + 1) / 2))

@@ -20,7 +20,7 @@ public sealed partial record Piece(
     ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
-    public const int FormatVersion = 5;
+    public const int FormatVersion = 6;
 
     /// <summary>The same with nothing in it that names what is gone: each record says what of it dangles. A sitting
     /// that fills nothing goes.</summary>

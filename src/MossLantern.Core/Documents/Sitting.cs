@@ -70,7 +70,7 @@ public sealed record Sitting(
         return filled with
         {
             CupChoices = Some(CupChoices?.Where(c => recipes.ContainsKey(c.RecipeId) && c != new CupChoice(c.RecipeId)), CupChoices),
-            Batches = Some(Batches?.Select(b => b.Mended(recipes)).OfType<Batch>(), Batches),
+            Batches = Some(Batches is { } batches ? Batch.Mended(batches, recipes) : null, Batches),
             Order = Some(Order?.Where(o => own.Contains(o.LayerId) && layers[o.LayerId].Has(o.Region)), Order),
         };
     }
@@ -94,17 +94,46 @@ public sealed record Sitting(
 /// <param name="Id">Stable id, unique in the sitting.</param>
 /// <param name="RecipeIds">The cups that it is divided into, by their recipes; one alone is mixed in its own cup.</param>
 /// <param name="JugMl">What its jug holds, ml; null for the artist's largest.</param>
-/// <remarks>Source: docs/craft/mixing.md, Batches.</remarks>
-public sealed record Batch(string Id, ImmutableArray<string> RecipeIds, double? JugMl = null)
+/// <param name="Shares">What it fills of cups that other batches fill too; null where it fills all of its cups alone.</param>
+/// <remarks>Source: docs/craft/mixing.md, Batches; One colour from several batches.</remarks>
+public sealed record Batch(string Id, ImmutableArray<string> RecipeIds, double? JugMl = null, ImmutableArray<BatchShare>? Shares = null)
 {
-    /// <summary>The same without cups of recipes that are gone, or are filled from others; null where none is left.</summary>
-    internal Batch? Mended(IReadOnlyDictionary<string, Recipe> recipes)
+    /// <summary>What it fills of a cup, %; 100 for a cup that it fills alone.</summary>
+    public double PercentOf(string recipeId) => Shares?.FirstOrDefault(s => s.RecipeId == recipeId)?.Percent ?? 100;
+
+    /// <summary>Batches without cups of recipes that are gone, or are filled from others, and without batches of which nothing is left.
+    /// A cup that others are filled from is filled by the first of its batches, and one that a single batch is left for by that.</summary>
+    internal static IEnumerable<Batch> Mended(ImmutableArray<Batch> batches, IReadOnlyDictionary<string, Recipe> recipes)
     {
-        bool Is(string id) => recipes.TryGetValue(id, out var recipe) && recipe.Of is null;
-        return RecipeIds.All(Is) ? RecipeIds.IsEmpty ? null : this
-            : RecipeIds.RemoveAll(id => !Is(id)) is { IsEmpty: false } left ? this with { RecipeIds = left } : null;
+        var whole = recipes.Values.SelectMany(r => r.Of ?? []).Select(s => s.RecipeId).ToHashSet();
+        HashSet<string> met = [];
+        var left = batches.Select(b => b.With(b.RecipeIds.RemoveAll(
+            id => !recipes.TryGetValue(id, out var recipe) || recipe.Of is not null || (whole.Contains(id) && !met.Add(id)))))
+            .Where(b => !b.RecipeIds.IsEmpty).ToList();
+        var often = left.SelectMany(b => b.RecipeIds).CountBy(id => id).ToDictionary();
+        return left.Select(b => b.Sharing(b.RecipeIds.Where(id => often[id] > 1)));
+    }
+
+    private Batch With(ImmutableArray<string> recipeIds) =>
+        recipeIds.Length == RecipeIds.Length ? this : this with { RecipeIds = recipeIds };
+
+    private Batch Sharing(IEnumerable<string> recipeIds)
+    {
+        if (Shares is not { } shares)
+        {
+            return this;
+        }
+
+        var left = shares.RemoveAll(s => !recipeIds.Contains(s.RecipeId));
+        return left.Length == shares.Length && !left.IsEmpty ? this : this with { Shares = left.IsEmpty ? null : left };
     }
 }
+
+/// <summary>What one batch fills of a cup that several batches fill.</summary>
+/// <param name="RecipeId">The cup's recipe.</param>
+/// <param name="Percent">How much of what has to leave the cup, %; those of all its batches are 100 % together.</param>
+/// <remarks>Source: docs/craft/mixing.md, One colour from several batches.</remarks>
+public sealed record BatchShare(string RecipeId, double Percent);
 
 /// <summary>A region of one of a piece's layers.</summary>
 /// <param name="LayerId">The layer.</param>

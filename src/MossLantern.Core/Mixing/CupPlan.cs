@@ -56,6 +56,7 @@ public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupI
 /// <param name="Draws">What a mixed cup takes from others; empty for a cup that is mixed by itself.</param>
 /// <param name="DrawnMl">What mixed cups take from this one, ml.</param>
 /// <param name="Colour">Its colour at full cover, as <c>#rrggbb</c>: of a mixed cup, that of the mix; null for clear resin.</param>
+/// <param name="Mixes">What each batch fills of it, in turn, where several do; else empty.</param>
 public sealed record CupVolume(
     string CupId,
     ImmutableArray<RegionOf> Regions,
@@ -68,12 +69,39 @@ public sealed record CupVolume(
     CupDoses Doses,
     ImmutableArray<CupDraw> Draws,
     double DrawnMl,
-    string? Colour)
+    string? Colour,
+    ImmutableArray<CupMix> Mixes)
 {
+    /// <summary>What a batch fills of it; null where it fills all of it, or nothing.</summary>
+    public CupMix? MixIn(string batchId) => Mixes.FirstOrDefault(m => m.BatchId == batchId);
+
     /// <summary>What was mixed in it, as somebody said, else as it is planned, ml.</summary>
     /// <param name="choices">What was said of single cups; null for nothing.</param>
     internal double ReallyMixedMl(ImmutableArray<CupChoice>? choices) =>
         choices?.FirstOrDefault(c => c.RecipeId == CupId)?.MixedMl ?? MixMl.Value;
+}
+
+/// <summary>What one of several batches fills of a cup.</summary>
+/// <param name="BatchId">The batch.</param>
+/// <param name="Number">Which of them it is, from 1.</param>
+/// <param name="Percent">Its share of what has to leave the cup, %.</param>
+/// <param name="MixMl">What is in it, ml.</param>
+/// <param name="MixG">The same, g.</param>
+/// <param name="Measured">Resin and hardener, where it is mixed in itself; null where it is poured off a jug.</param>
+/// <param name="Doses">What is stirred into it.</param>
+/// <remarks>Source: docs/craft/mixing.md, One colour from several batches.</remarks>
+public sealed record CupMix(
+    string BatchId, int Number, double Percent, Reckoned MixMl, Reckoned MixG, MeasuredMix? Measured, CupDoses Doses);
+
+/// <summary>How a cup is filled from one of its batches.</summary>
+/// <param name="BatchId">The batch.</param>
+/// <param name="Percent">Its share of what has to leave the cup, %.</param>
+/// <param name="Alone">Whether it is mixed in itself, or poured off a jug.</param>
+public sealed record CupPart(string BatchId, double Percent, bool Alone)
+{
+    /// <summary>A cup that is filled at once.</summary>
+    /// <param name="alone">Whether it is mixed in itself, or poured off a jug.</param>
+    public static ImmutableArray<CupPart> Whole(bool alone) => [new("", 100, alone)];
 }
 
 /// <summary>What a mixed cup takes from another.</summary>
@@ -124,25 +152,25 @@ public static class CupPlanner
     /// <param name="lead">A layer as the sitting fills it: how it is mixed and measured.</param>
     /// <param name="cups">The recipes that it may pour from.</param>
     /// <param name="regions">What it pours.</param>
-    /// <param name="alone">Whether a cup is mixed in itself, or poured off a jug.</param>
+    /// <param name="parts">How a cup is filled, from one batch or from several.</param>
     /// <param name="around">What it is worked out in.</param>
     /// <param name="choices">What is wanted otherwise of single cups; null for nothing.</param>
     public static CupPlan Plan(
-        FilledLayer lead, ImmutableArray<Recipe> cups, ImmutableArray<RegionVolume> regions, Func<string, bool> alone,
+        FilledLayer lead, ImmutableArray<Recipe> cups, ImmutableArray<RegionVolume> regions, Func<string, ImmutableArray<CupPart>> parts,
         Surroundings around, ImmutableArray<CupChoice>? choices = null)
     {
         ArgumentNullException.ThrowIfNull(around);
         ArgumentNullException.ThrowIfNull(lead);
-        ArgumentNullException.ThrowIfNull(alone);
+        ArgumentNullException.ThrowIfNull(parts);
         var tools = new Measuring(lead, around);
 
         // Mixed cups first: what they take has to be in the others.
         var known = cups.ToDictionary(c => c.Id);
         var mixed = cups.Where(c => c.Of is not null)
-            .ToDictionary(c => c.Id, c => Mixed(c, Cup(tools, c, known, regions, 0, false, choices)));
+            .ToDictionary(c => c.Id, c => Mixed(c, Cup(tools, c, known, regions, 0, CupPart.Whole(false), choices)));
         var drawn = mixed.Values.SelectMany(m => m.Draws).ToLookup(d => d.CupId, d => d.Ml.Value);
         var all = cups.Select(cup => mixed.GetValueOrDefault(cup.Id)
-            ?? Cup(tools, cup, known, regions, drawn[cup.Id].Sum(), alone(cup.Id), choices)).ToImmutableArray();
+            ?? Cup(tools, cup, known, regions, drawn[cup.Id].Sum(), parts(cup.Id), choices)).ToImmutableArray();
         var own = cups.Zip(all).Where(c => c.First.Of is null).ToList();
         var total = new Reckoned(own.Sum(c => c.Second.MixMl.Value), "ml", Formulas.LayerVolume,
             [.. own.Select(c => new ReckonedInput(c.First.Name, c.Second.MixMl.Value, "ml", Origin.Reckoned))]);
@@ -289,7 +317,7 @@ public static class CupPlanner
     }
 
     private static CupVolume Cup(Measuring tools, Recipe cup, IReadOnlyDictionary<string, Recipe> known,
-        ImmutableArray<RegionVolume> regions, double drawnMl, bool alone, ImmutableArray<CupChoice>? choices)
+        ImmutableArray<RegionVolume> regions, double drawnMl, ImmutableArray<CupPart> parts, ImmutableArray<CupChoice>? choices)
     {
         var (layer, around) = (tools.Lead, tools.Around);
         var own = regions.Where(r => r.CupId == cup.Id).ToList();
@@ -300,11 +328,6 @@ public static class CupPlanner
         var heldMl = choice?.HeldBack?.Ml ?? 0;
         // What goes to a mixed cup has its reserve in it already; what is held back is so much.
         var need = NeedMl(layerMl, 0, edgeMl, reserve) + drawnMl + heldMl;
-        var loss = need > 0 ? tools.LossMl(need) : 0;
-
-        // A cup that is filled from a jug or from others is marked to its step; one that is measured in two cups takes
-        // whole steps of both parts.
-        var mix = need + loss <= 0 ? 0 : alone ? tools.Up(need + loss) : MeasuringSteps.Up(need + loss, tools.StepMl);
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
             reserveInput = new(
                 "reserve", reserve * 100, "%",
@@ -312,37 +335,84 @@ public static class CupPlanner
                 choice?.ReservePercent is null ? layer.SittingPlace + ".reservePercent"
                     : $"{layer.SittingPlace}.cupChoices[{cup.Id}].reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned);
-        var measured = alone && tools.ByVolume;
-        var parts = mix == 0 ? null : tools.Of(mix);
-        var mixMl = mix == 0 ? Reckoned.Of(0, "ml", Formulas.CupNone, layerInput)
-            : new Reckoned(mix, "ml", measured ? Formulas.CupVolume : Formulas.CupRounded,
+        ReckonedInput[] needs =
         [
             layerInput, edgeInput, reserveInput,
             .. drawnMl > 0 ? [new ReckonedInput("to mixed cups", drawnMl, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
             .. heldMl > 0 ? [new ReckonedInput("held back", heldMl, "ml", Origin.Own,
                 $"{layer.SittingPlace}.cupChoices[{cup.Id}].heldBack.ml")] : Array.Empty<ReckonedInput>(),
-            needInput, .. tools.Stays,
-            new("stays in this cup", loss, "ml", Origin.Reckoned),
-            tools.Step,
-            .. measured ? [new ReckonedInput("resin", parts!.ResinMl.Value, "ml", Origin.Reckoned),
-                new("hardener", parts.HardenerMl.Value, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
-        ]);
-        var massG = mix == 0 ? 0 : alone ? parts!.ResinG.Value + parts.HardenerG.Value : tools.MassG(mix);
+        ];
+        var empty = Reckoned.Of(0, "ml", Formulas.CupNone, layerInput);
+        CupDoses Stirred(double ml, double g) => CupDoses.Of(around.Catalogue, cup, ml, g, tools.System.MixDensity, known);
+
+        var loss = 0.0;
+        ImmutableArray<CupMix> mixes = [];
+        if (need > 0)
+        {
+            mixes = [.. parts.Select((part, i) =>
+            {
+                var mix = Mix(tools, part, need * part.Percent / 100, needs);
+                loss += mix.LossMl;
+                return new CupMix(part.BatchId, i + 1, part.Percent, mix.Ml, mix.G, mix.Measured, Stirred(mix.Ml.Value, mix.G.Value));
+            })];
+        }
+
+        var all = mixes.Length == 1 ? mixes[0] : null;
+        var (ml, grams) = (mixes.Sum(m => m.MixMl.Value), mixes.Sum(m => m.MixG.Value));
         return new(
             cup.Id,
             [.. own.Select(r => new RegionOf(r.LayerId, r.RegionId)).Distinct()],
             need,
             Reckoned.Of((layerMl + edgeMl) * reserve, "ml", Formulas.CupReserve, layerInput, edgeInput, reserveInput),
-            need > 0 ? new(loss, "ml", Formulas.CupLoss, [needInput, .. tools.Stays]) : Reckoned.Of(0, "ml", Formulas.CupNone, layerInput),
-            mixMl,
-            mix == 0 ? Reckoned.Of(0, "g", Formulas.CupNone, layerInput with { Unit = "g" })
-                : Reckoned.Of(massG, "g", Formulas.CupMass, new("cup", mix, "ml", Origin.Reckoned),
-                    new("density of the mix", massG / mix, "g/ml", Origin.Reckoned)),
-            alone ? parts : null,
-            CupDoses.Of(around.Catalogue, cup, mix, massG, tools.System.MixDensity, known),
+            need <= 0 ? empty : new(loss, "ml", Formulas.CupLoss,
+                [needInput, .. tools.Stays, .. all is null ? [new ReckonedInput("batches", mixes.Length, "", Origin.Reckoned)]
+                    : Array.Empty<ReckonedInput>()]),
+            mixes.IsEmpty ? empty : all?.MixMl ?? new(ml, "ml", Formulas.CupOfBatches,
+                [.. mixes.Select(m => new ReckonedInput($"mix {m.Number}", m.MixMl.Value, "ml", Origin.Reckoned))]),
+            mixes.IsEmpty ? empty with { Unit = "g", Inputs = [layerInput with { Unit = "g" }] }
+                : all?.MixG ?? new(grams, "g", Formulas.CupOfBatches,
+                    [.. mixes.Select(m => new ReckonedInput($"mix {m.Number}", m.MixG.Value, "g", Origin.Reckoned))]),
+            all?.Measured,
+            all?.Doses ?? Stirred(ml, grams),
             [],
             drawnMl,
-            CupLook.Of(around.Catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null);
+            CupLook.Of(around.Catalogue, layer, cup) is { CoverPerMm: > 0 } look ? look.Colour.ToHex() : null,
+            all is null ? mixes : []);
+    }
+
+    /// <summary>What is mixed for a part of a cup.</summary>
+    /// <param name="tools">How the sitting measures.</param>
+    /// <param name="part">The part.</param>
+    /// <param name="needMl">What has to leave it, ml; above 0.</param>
+    /// <param name="needs">What the need of the whole cup was worked out from.</param>
+    internal static (Reckoned Ml, Reckoned G, MeasuredMix? Measured, double LossMl) Mix(
+        Measuring tools, CupPart part, double needMl, ReckonedInput[] needs)
+    {
+        var loss = tools.LossMl(needMl);
+
+        // A cup that is filled from a jug or from others is marked to its step; one that is measured in two cups takes
+        // whole steps of both parts.
+        var mix = part.Alone ? tools.Up(needMl + loss) : MeasuringSteps.Up(needMl + loss, tools.StepMl);
+        var parts = tools.Of(mix);
+        var inSteps = part.Alone && tools.ByVolume;
+        var massG = part.Alone ? parts.ResinG.Value + parts.HardenerG.Value : tools.MassG(mix);
+        return (
+            new(mix, "ml", inSteps ? Formulas.CupVolume : Formulas.CupRounded,
+            [
+                .. needs,
+                .. part.Percent < 100 ? [new ReckonedInput("share of this batch", part.Percent, "%", Origin.Reckoned)]
+                    : Array.Empty<ReckonedInput>(),
+                new("need", needMl, "ml", Origin.Reckoned),
+                .. tools.Stays,
+                new("stays in this cup", loss, "ml", Origin.Reckoned),
+                tools.Step,
+                .. inSteps ? [new ReckonedInput("resin", parts.ResinMl.Value, "ml", Origin.Reckoned),
+                    new("hardener", parts.HardenerMl.Value, "ml", Origin.Reckoned)] : Array.Empty<ReckonedInput>(),
+            ]),
+            Reckoned.Of(massG, "g", Formulas.CupMass, new("cup", mix, "ml", Origin.Reckoned),
+                new("density of the mix", massG / mix, "g/ml", Origin.Reckoned)),
+            part.Alone ? parts : null,
+            loss);
     }
 
     private static Origin OriginOf(bool own) => own ? Origin.Own : Origin.Default;

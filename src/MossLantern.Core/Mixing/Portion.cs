@@ -25,6 +25,10 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
     /// <summary>The region, and whose it is.</summary>
     public RegionOf Of => new(Layer.Id, Region.Id);
 
+    /// <summary>How deep it lies where it is deepest, mm.</summary>
+    internal double FilmMm => Region.Own is { } own ? own.ThicknessMm ?? Layer.DepthMm
+        : Depths.Where(d => d.AreaMm2 > 0).Select(d => d.DepthMm).DefaultIfEmpty(Layer.DepthMm).Max();
+
     /// <summary>Area × depth of all that its region aims at, of one copy, mm³.</summary>
     internal double AimMm3 { get; init; }
 

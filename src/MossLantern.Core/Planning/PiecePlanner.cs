@@ -98,16 +98,17 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var inOrder = PourPlan.InOrder(sitting, volumes, [.. layers.Select(l => (l.Layer.Id, orders[l.Layer.Id]))]);
         var start = PourMoments.StartOf(sitting, poured, around);
         var room = SittingRoom.Of(sitting, poured, around);
-        var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => false, around, sitting.CupChoices);
-        var film = inOrder.IsEmpty ? (double?)null
-            : portions.First(p => p.Of == new RegionOf(inOrder[0].LayerId, inOrder[0].RegionId)) is var first
-                && first.Region.Own is { } own ? own.ThicknessMm ?? first.Layer.DepthMm
-            : first.Depths.Where(d => d.AreaMm2 > 0).Select(d => d.DepthMm).DefaultIfEmpty(first.Layer.DepthMm).Max();
+        var jugs = CupPlanner.Plan(lead, recipes, volumes, _ => CupPart.Whole(false), around, sitting.CupChoices);
+        var passes = portions.ToLookup(p => (p.Of, p.Pass));
+        ImmutableArray<double> films =
+            [.. inOrder.Select(v => passes[(new RegionOf(v.LayerId, v.RegionId), v.Pass)].First()).Select(p => p.FilmMm)];
         var copies = Casting.Copies(lead, piece.Ground);
-        var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, copies, film, room, start);
+        var batches = Batching.Of(tools, sitting, recipes, jugs, inOrder, copies, films, room, start);
         var pour = PourMoments.Of(sitting, poured, around, batches);
-        var alone = batches.All.Where(b => b.CupIds.Length == 1).SelectMany(b => b.CupIds).ToHashSet();
-        var cups = CupPlanner.Plan(lead, recipes, volumes, alone.Contains, around, sitting.CupChoices);
+        var parts = batches.All.SelectMany(b => b.Cups.Select(c => (c.CupId, Part: new CupPart(b.Id, c.Percent, b.Cups.Length == 1))))
+            .GroupBy(c => c.CupId).ToDictionary(g => g.Key, g => g.Select(c => c.Part).ToImmutableArray());
+        var cups = CupPlanner.Plan(lead, recipes, volumes, id => parts.GetValueOrDefault(id, CupPart.Whole(false)), around,
+            sitting.CupChoices);
         var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts);
         var windows = pour is null || inOrder.IsEmpty ? []
             : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), CureWindows.Left(piece.Ground.Base?.Material));

@@ -84,8 +84,10 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
         SheetCup Cup(string id, BatchPlan batch)
         {
             var (recipe, cup) = (recipes[id], plan.Cups.Cups.Single(c => c.CupId == id));
+            var mix = cup.MixIn(batch.Id);
             return new(
-                recipe.Name, cup.Colour, cup.MixMl.Value, cup.MixG.Value, cup.Doses.All,
+                mix is null ? recipe.Name : FormattableString.Invariant($"{recipe.Name}, {mix.Number} of {cup.Mixes.Length}"),
+                cup.Colour, (mix?.MixMl ?? cup.MixMl).Value, (mix?.MixG ?? cup.MixG).Value, (mix?.Doses ?? cup.Doses).All,
                 batch.Cups.FirstOrDefault(c => c.CupId == id)?.InHandMinutes.Value,
                 [.. cup.Draws.Select(d => new SheetDraw(recipes[d.CupId].Name, d.Ml.Value))]);
         }

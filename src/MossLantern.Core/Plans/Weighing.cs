@@ -105,7 +105,9 @@ public sealed class Weighing
         foreach (var (batch, number) in plan.Batches.All.Select((b, i) => (b, i + 1)))
         {
             var alone = batch.CupIds.Length == 1;
-            var into = alone ? $"the cup of {recipes[batch.CupIds[0]].Name}" : FormattableString.Invariant($"the jug of batch {number}");
+            var into = alone ? OfCup(batch.CupIds[0]) : FormattableString.Invariant($"the jug of batch {number}");
+            string OfCup(string id) => plan.Cups.Cups.Single(c => c.CupId == id).MixIn(batch.Id) is { } mix
+                ? FormattableString.Invariant($"mix {mix.Number} of {recipes[id].Name}") : $"the cup of {recipes[id].Name}";
             var (resinId, hardenerId) = (StepId.OfResin(batch.Id).ToString(), StepId.OfHardener(batch.Id).ToString());
             double? resin = weighed.TryGetValue(resinId, out var r) ? r : null,
             hardener = weighed.TryGetValue(hardenerId, out var h) ? h : null;
@@ -122,7 +124,8 @@ public sealed class Weighing
                 .Where(c => c.MixMl.Value > 0 && c.Draws.Length > 0 && c.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(c => c.CupId);
             foreach (var cup in batch.CupIds.Concat(last).Select(id => plan.Cups.Cups.Single(c => c.CupId == id)))
             {
-                foreach (var (dose, planned, at) in cup.Doses.All.Select((d, i) => (d, d.G, i)).Where(d => d.G is not null))
+                var doses = (cup.MixIn(batch.Id)?.Doses ?? cup.Doses).All;
+                foreach (var (dose, planned, at) in doses.Select((d, i) => (d, d.G, i)).Where(d => d.G is not null))
                 {
                     var id = StepId.OfColourant(batch.Id, cup.CupId, at).ToString();
                     var wanted = grown == 1 ? planned! : Reckoned.Of(planned!.Value * grown, "g",
@@ -130,7 +133,7 @@ public sealed class Weighing
                         new("cup to what was planned", 100 * grown, "%", Origin.Measured));
                     steps.Add(Near(
                         new(id, batch.Id, cup.CupId, WeighedPart.Colourant, dose.Name,
-                            $"the cup of {recipes[cup.CupId].Name}", wanted, 0, 0, false,
+                            OfCup(cup.CupId), wanted, 0, 0, false,
                             weighed.TryGetValue(id, out var g) ? g : null, Dose: dose),
                         ColourantShare, step.Value));
                 }

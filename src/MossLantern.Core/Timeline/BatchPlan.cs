@@ -1,17 +1,20 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Timeline;
 
-/// <summary>How a cup is when the last of it is poured, from when its batch is mixed.</summary>
+/// <summary>How a cup is when the last of what a batch fills of it is poured, from when the batch is mixed.</summary>
 /// <param name="CupId">The cup.</param>
 /// <param name="PouredMinutes">When it has been poured, min.</param>
 /// <param name="WorkingMinutes">When its working time ends, min.</param>
 /// <param name="InHandMinutes">What is left between the two, min; below 0 where it is too late.</param>
 /// <param name="Celsius">How warm it gets until it has been poured, °C.</param>
-public sealed record CupClock(string CupId, Reckoned PouredMinutes, Reckoned WorkingMinutes, Reckoned InHandMinutes, Reckoned Celsius)
+/// <param name="Percent">The batch's share of what has to leave the cup, %; 100 where it fills all of it.</param>
+public sealed record CupClock(
+    string CupId, Reckoned PouredMinutes, Reckoned WorkingMinutes, Reckoned InHandMinutes, Reckoned Celsius, double Percent)
 {
     /// <summary>Whether less is left than a proposed batch leaves every cup.</summary>
     public bool Short => InHandMinutes.Value < BatchTiming.InHandMinutes;
@@ -53,7 +56,13 @@ public sealed record BatchPlan(
     Reckoned? GelMinutes,
     Reckoned PeakC,
     HeatGrade Grade,
-    ImmutableArray<Because> Problems);
+    ImmutableArray<Because> Problems)
+{
+    /// <summary>What a sitting holds that keeps to it, whatever is proposed later.</summary>
+    public Batch Kept() => new(Id, CupIds, null,
+        Cups.Where(c => c.Percent < 100).Select(c => new BatchShare(c.CupId, c.Percent)).ToImmutableArray() is { IsEmpty: false } shares
+            ? shares : null);
+}
 
 /// <summary>What a sitting mixes, batch by batch.</summary>
 /// <param name="All">The batches, the first to be mixed first.</param>

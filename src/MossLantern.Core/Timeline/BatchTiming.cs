@@ -9,7 +9,9 @@ namespace MossLantern.Core.Timeline;
 /// <param name="AloneMl">What is in it where it is mixed in itself, ml.</param>
 /// <param name="ColourSeconds">To colour it, and to fill the cups that are mixed from it, s.</param>
 /// <param name="PourSeconds">To pour it, s.</param>
-internal sealed record BatchCup(string CupId, double Ml, double AloneMl, double ColourSeconds, double PourSeconds);
+/// <param name="Percent">The batch's share of what has to leave the cup, %.</param>
+internal sealed record BatchCup(
+    string CupId, double Ml, double AloneMl, double ColourSeconds, double PourSeconds, double Percent = 100);
 
 /// <summary>What keeps cups from being one batch.</summary>
 internal enum Unfit

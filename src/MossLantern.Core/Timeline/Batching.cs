@@ -17,18 +17,25 @@ internal sealed class Batching
     private readonly ReckonedInput room;
     private readonly Dictionary<string, Recipe> recipes;
     private readonly Dictionary<string, CupVolume> cups;
+    private readonly ImmutableArray<RegionVolume> pours;
+    private readonly ImmutableArray<double> filmsMm;
+    private readonly HashSet<string> drawnFrom;
+    private readonly List<string> order = [];
     private readonly List<List<BatchCup>> groups;
     private readonly InTurn hands;
 
     private Batching(Measuring tools, ImmutableArray<Recipe> recipes, CupPlan cups,
-        ImmutableArray<RegionVolume> inOrder, (int Count, bool InTurn) copies, RoomCurve room, Instant? begun)
+        ImmutableArray<RegionVolume> inOrder, ImmutableArray<double> filmsMm, (int Count, bool InTurn) copies, RoomCurve room,
+        Instant? begun)
     {
+        (pours, this.filmsMm) = (inOrder, filmsMm);
         on = new(tools, room, begun);
         this.room = room.InputAt(begun);
         this.recipes = recipes.ToDictionary(r => r.Id);
         this.cups = cups.Cups.ToDictionary(c => c.CupId);
         hands = InTurn.Of(inOrder, this.recipes, copies.Count, copies.InTurn);
-        groups = Together(inOrder);
+        drawnFrom = [.. tools.Lead.Recipes.SelectMany(r => r.Of ?? []).Select(s => s.RecipeId)];
+        groups = Together();
     }
 
     /// <summary>The batches of a sitting.</summary>
@@ -38,25 +45,45 @@ internal sealed class Batching
     /// <param name="cups">Its cups, as if all were poured off a jug.</param>
     /// <param name="inOrder">What it pours, in turn.</param>
     /// <param name="copies">For how many copies.</param>
-    /// <param name="filmMm">How deep what it pours first is, mm; null where it pours nothing.</param>
+    /// <param name="filmsMm">How deep each of those is, mm.</param>
     /// <param name="room">How warm the room is.</param>
     /// <param name="begun">When its first batch is begun; null while no start is known.</param>
     public static BatchesPlan Of(
         Measuring tools, Sitting sitting, ImmutableArray<Recipe> recipes, CupPlan cups,
-        ImmutableArray<RegionVolume> inOrder, int copies, double? filmMm, RoomCurve room, Instant? begun)
+        ImmutableArray<RegionVolume> inOrder, int copies, ImmutableArray<double> filmsMm, RoomCurve room, Instant? begun)
     {
-        var batching = new Batching(tools, recipes, cups, inOrder, (copies, sitting.CopiesInTurn), room, begun);
+        var batching = new Batching(tools, recipes, cups, inOrder, filmsMm, (copies, sitting.CopiesInTurn), room, begun);
         if (sitting.Batches is { IsEmpty: false } own)
         {
             var arranged = batching.Arranged(own);
-            return batching.Worked([.. arranged.Select(b => b.Id)], new(batching.hands, [.. arranged.Select(b => b.Run)]), false, filmMm);
+            return batching.Worked([.. arranged.Select(b => b.Id)], new(batching.hands, [.. arranged.Select(b => b.Run)]), false);
         }
 
-        var walk = Proposing.Walked(batching.groups, batching.Run, batches => new(batching.hands, batches));
-        return batching.Worked(Named(walk.Batches.Length, []), walk, true, filmMm);
+        var walk = Proposing.Walked(
+            [.. batching.groups.SelectMany(batching.Apart)], batching.Run, batches => new(batching.hands, batches));
+        return batching.Worked(Named(walk.Batches.Length, []), walk, true);
     }
 
-    private BatchTiming Run(IReadOnlyList<BatchCup> of) => new(on, of, on.Tools.Jug.Value);
+    private BatchTiming Run(IReadOnlyList<BatchCup> of) => new(on, Whole(of), on.Tools.Jug.Value);
+
+    /// <summary>Shares of one cup that come together are one.</summary>
+    private IReadOnlyList<BatchCup> Whole(IReadOnlyList<BatchCup> of) => of.DistinctBy(c => c.CupId).Count() == of.Count ? of
+        : [.. of.GroupBy(c => c.CupId).Select(g => g.Count() == 1 ? g.First() : CupOf(g.Key, Math.Round(g.Sum(c => c.Percent), 6)))];
+
+    /// <summary>A cup that no batch can fill by itself, in equal shares for as few batches as can; itself where none can.</summary>
+    private IEnumerable<IReadOnlyList<BatchCup>> Apart(List<BatchCup> group)
+    {
+        if (group.Count > 1 || drawnFrom.Contains(group[0].CupId) || Run(group) is not { CanBe: false } whole)
+        {
+            return [group];
+        }
+
+        var ways = Enumerable.Range(2, MostShares - 1).Select(n => (Count: n, Run: Run([CupOf(group[0].CupId, 100.0 / n)])))
+            .TakeWhile(w => on.Tools.IsMeasurable(w.Run.MixMl)).ToList();
+        var best = ways.FirstOrDefault(w => w.Run.CanBe) is { Run: not null } fits ? fits
+            : whole.Fits == Unfit.Jug ? ways.FirstOrDefault(w => w.Run.Fits != Unfit.Jug) : default;
+        return best.Run is null ? [group] : Enumerable.Repeat((IReadOnlyList<BatchCup>)[best.Run.Cups[0]], best.Count);
+    }
 
     /// <summary>So many ids of batches, beside those that are taken.</summary>
     private static List<string> Named(int count, IEnumerable<string> taken)
@@ -71,12 +98,15 @@ internal sealed class Batching
         return found;
     }
 
+    /// <summary>Most batches that one cup is proposed to be filled from.</summary>
+    public const int MostShares = 16;
+
     /// <summary>Cups in the order in which they are first poured from; those that a mixed one is filled from stay together.</summary>
-    private List<List<BatchCup>> Together(ImmutableArray<RegionVolume> pours)
+    private List<List<BatchCup>> Together()
     {
-        List<string> order = [];
-        foreach (var id in pours.SelectMany(p => recipes[p.CupId].Of is { } shares ? shares.Select(s => s.RecipeId)
-            : [p.CupId]).Where(id => cups[id].MixMl.Value > 0))
+        // What nothing is poured from, but something is kept of, comes last.
+        foreach (var id in pours.SelectMany(p => recipes[p.CupId].Of is { } shares ? shares.Select(s => s.RecipeId) : [p.CupId])
+            .Concat(recipes.Values.Where(r => r.Of is null).Select(r => r.Id)).Where(id => cups[id].MixMl.Value > 0))
         {
             if (!order.Contains(id))
             {
@@ -100,49 +130,59 @@ internal sealed class Batching
             }
 
             end = Math.Max(end, until[at]);
-            found[^1].Add(CupOf(order[at], pours, order));
+            found[^1].Add(CupOf(order[at], 100));
         }
 
         return found;
     }
 
     /// <summary>A cup with the time that it takes. What is mixed from several is poured after the last of them.</summary>
-    private BatchCup CupOf(string id, ImmutableArray<RegionVolume> pours, List<string> order)
+    /// <param name="id">The cup.</param>
+    /// <param name="percent">How much of it a batch fills, %.</param>
+    private BatchCup CupOf(string id, double percent)
     {
-        var mixed = recipes.Values.Where(r => r.Of is { } of && cups[r.Id].MixMl.Value > 0 && of.Any(s => s.RecipeId == id)).ToList();
+        var mixed = recipes.Values
+            .Where(r => r.Of is { } of && cups[r.Id].MixMl.Value > 0 && of.Any(s => s.RecipeId == id)).ToList();
         var after = mixed.Where(m => m.Of!.Value.MaxBy(s => order.IndexOf(s.RecipeId))!.RecipeId == id).ToList();
         var last = after.Select(m => m.Id).Append(id).ToHashSet();
-        var needed = cups[id].NeedMl + cups[id].Loss.Value;
+        var need = cups[id].NeedMl * percent / 100;
+        var needed = need + on.Tools.LossMl(need);
         return new(
-            id, cups[id].MixMl.Value, on.Tools.Up(needed),
+            id, MeasuringSteps.Up(needed, on.Tools.StepMl), on.Tools.Up(needed),
             Pace.Colouring(recipes[id]) + mixed.Count * Pace.DivideSeconds + after.Sum(Pace.Colouring),
-            pours.Where(p => last.Contains(p.CupId)).Sum(p => hands.Copies * Pace.Pouring(p.PourMl.Value / hands.Copies)));
+            percent / 100 * pours.Where(p => last.Contains(p.CupId))
+                .Sum(p => hands.Copies * Pace.Pouring(p.PourMl.Value / hands.Copies)),
+            percent);
     }
 
     /// <summary>As the artist arranged them; cups that nobody has put anywhere are proposed for by themselves.</summary>
     private List<(string Id, BatchTiming Run)> Arranged(ImmutableArray<Batch> batches)
     {
         var all = groups.SelectMany(g => g).ToList();
-        var own = batches.Select(b => (b.Id, Cups: all.Where(c => b.RecipeIds.Contains(c.CupId)).ToList(), b.JugMl))
+        var own = batches.Select(b => (b.Id, Cups: all.Where(c => b.RecipeIds.Contains(c.CupId))
+                .Select(c => b.PercentOf(c.CupId) is var percent and < 100 ? CupOf(c.CupId, percent) : c).ToList(), b.JugMl))
             .Where(b => b.Cups.Count > 0).ToList();
         var put = own.SelectMany(b => b.Cups).Select(c => c.CupId).ToHashSet();
-        var left = groups.Select(g => g.Where(c => !put.Contains(c.CupId)).ToList()).Where(g => g.Count > 0).ToList();
+        var left = groups.Select(g => g.Where(c => !put.Contains(c.CupId)).ToList()).Where(g => g.Count > 0)
+            .SelectMany(Apart).ToList();
         return
         [
             .. own.Select(b => (b.Id, new BatchTiming(on, b.Cups, b.JugMl ?? on.Tools.Jug.Value)))
                 .Concat(Proposing.Best(left, Run) is var more ? Named(more.Count, batches.Select(b => b.Id)).Zip(more) : [])
-                .OrderBy(b => all.IndexOf(b.Item2.Cups[0])),
+                .OrderBy(b => order.IndexOf(b.Item2.Cups[0].CupId)),
         ];
     }
 
-    private BatchesPlan Worked(List<string> ids, Walk walk, bool proposed, double? filmMm)
+    private BatchesPlan Worked(List<string> ids, Walk walk, bool proposed)
     {
         var inTurn = Enumerable.Range(0, ids.Count).OrderBy(walk.BegunMinutes).ToList();
         var runs = inTurn.Select(i => walk.Batches[i]).ToList();
-        var holds = runs.Count > 0 && filmMm is { } mm ? Holds(runs[0], mm) : null;
+        var holds = runs.Count > 0 && !filmsMm.IsEmpty ? Holds(walk, runs[0]) : null;
+        var joins = Joins(walk);
         ImmutableArray<BatchPlan> plans =
         [
-            .. inTurn.Select((i, at) => Worked(ids[i], walk.Batches[i], Begun(walk, i), at == 0 ? null : holds)),
+            .. inTurn.Select((i, at) =>
+                Worked(ids[i], walk.Batches[i], Begun(walk, i), at == 0 ? null : holds, joins.GetValueOrDefault(i))),
         ];
         var ready = runs.Sum(r => r.ReadyMinutes);
         return new(
@@ -154,9 +194,9 @@ internal sealed class Batching
                 new("pouring", walk.EndMinutes - ready, "min", Origin.Reckoned)),
             [.. Enumerable.Range(0, hands.Pours.Length).Select(p => Done(walk, p))])
         {
-            FirstPourMinutes = walk.FirstPourMinutes,
+            FirstPourMinutes = walk.FirstPourMinutes ?? 0,
             HoldMinutes = holds?.Value,
-            GelMinutes = filmMm is { } depth && runs.Count > 0 ? Gels(walk, depth) : null,
+            GelMinutes = runs.Count > 0 && !walk.Last.IsDefaultOrEmpty ? Gels(walk) : null,
             CopiesApartMinutes = hands.ApartMinutes,
         };
     }
@@ -171,8 +211,9 @@ internal sealed class Batching
         new("batches so far, until they can be poured", walk.DoneMinutes(pour) - walk.PouringUntil(pour), "min", Origin.Reckoned),
         new("pouring so far", walk.PouringUntil(pour), "min", Origin.Reckoned));
 
-    private BatchPlan Worked(string id, BatchTiming run, Reckoned start, Reckoned? holds)
+    private BatchPlan Worked(string id, BatchTiming run, Reckoned start, Reckoned? firstHolds, Join? join)
     {
+        var holds = join is { Holds: { } own } && !(firstHolds?.Value <= own.Value) ? own : firstHolds;
         var tools = on.Tools;
         var measured = tools.Of(run.MixMl);
         var cupsInput = new ReckonedInput("cups", run.CupsMl, "ml", Origin.Reckoned);
@@ -203,19 +244,16 @@ internal sealed class Batching
                 new ReckonedInput("minutes in the jug", run.DividedMinutes, "min", Origin.Reckoned)),
             [.. Clocks(run, mass)],
             standing.GelMinutes is { } gel ? Cure(gel, "min", mass) : null, Cure(standing.PeakC, "°C", mass), standing.Grade,
-            [.. Problems(run)]);
+            [.. Problems(run), .. join is { Late: { } late } ? [late] : Array.Empty<Because>()]);
     }
 
     /// <summary>A cup that is mixed in itself: it takes what leaves it and what stays in it, in steps that can be measured.</summary>
     private Reckoned Alone(BatchTiming run, MeasuredMix measured)
     {
         var cup = cups[run.Cups[0].CupId];
-        var inputs = cup.MixMl.Inputs.Where(i => i.Name is not ("resin" or "hardener"));
-        return on.Tools.ByVolume
-            ? new(run.MixMl, "ml", Formulas.CupVolume,
-                [.. inputs, new("resin", measured.ResinMl.Value, "ml", Origin.Reckoned),
-                    new("hardener", measured.HardenerMl.Value, "ml", Origin.Reckoned)])
-            : cup.MixMl with { Value = run.MixMl };
+        var part = CupPlanner.Mix(on.Tools, new("", run.Cups[0].Percent, true), cup.NeedMl * run.Cups[0].Percent / 100,
+            [.. cup.MixMl.Inputs.TakeWhile(i => i.Name != "need")]).Ml;
+        return part with { Value = run.MixMl };
     }
 
     private IEnumerable<CupClock> Clocks(BatchTiming run, ReckonedInput mass)
@@ -237,42 +275,102 @@ internal sealed class Batching
                     new("working time ends", working, "min", Origin.Reckoned), new("poured", poured, "min", Origin.Reckoned)),
                 Cure(run.HottestOf(i), "°C", mass, cupMass,
                     new ReckonedInput("minutes in the jug", run.DividedMinutes, "min", Origin.Reckoned),
-                    new ReckonedInput("minutes in the cup", poured - run.DividedMinutes, "min", Origin.Reckoned)));
+                    new ReckonedInput("minutes in the cup", poured - run.DividedMinutes, "min", Origin.Reckoned)),
+                run.Cups[i].Percent);
         }
     }
 
     /// <summary>When what is poured first keeps its edge, min from when its batch is mixed; null where it never does.</summary>
-    private Reckoned? Holds(BatchTiming run, double filmMm)
+    private Reckoned? Holds(Walk walk, BatchTiming run)
     {
-        var system = on.Tools.System;
         var first = hands.Pours[0];
         var cup = Math.Max(0, run.Cups.ToList().FindIndex(c => c.CupId == first.ClockOf));
-        var (state, film) = (run.Cup(cup, run.ReadyMinutes + first.Minutes).Poured, CuringBody.Film(filmMm));
-        while (state.Seconds < Journey.LongestHours * 3600
-            && Viscosity.PaS(system.ViscosityPaS, system.ReferenceC, state) < Viscosity.HoldsPaS)
-        {
-            state = on.Model.Next(state, film, on.RoomC(state.Seconds));
-        }
-
-        return state.Seconds >= Journey.LongestHours * 3600 ? null
-            : Cure(state.Seconds / 60, "min", new ReckonedInput("depth", filmMm, "mm", Origin.Reckoned));
+        var poured = walk.First is { Length: > 1 } streams ? Film(walk, streams, filmsMm[0], null)
+            : run.Cup(cup, run.ReadyMinutes + first.Minutes).Poured;
+        return Held(poured, filmsMm[0]) is { } holds
+            ? Cure(holds.Seconds / 60, "min", new ReckonedInput("depth", filmsMm[0], "mm", Origin.Reckoned)) : null;
     }
 
     /// <summary>When what is poured last gels in its film, min from when the first batch is begun; null where it never does.</summary>
-    private double? Gels(Walk walk, double filmMm)
+    private double? Gels(Walk walk)
     {
-        var last = hands.Pours[^1].ClockOf;
-        var at = walk.Batches.ToList().FindIndex(b => b.Cups.Any(c => c.CupId == last));
-        var run = walk.Batches[Math.Max(0, at)];
-        var cup = Math.Max(0, run.Cups.ToList().FindIndex(c => c.CupId == last));
-        var begun = walk.BegunMinutes(Math.Max(0, at));
-        var (state, film) = (run.Cup(cup, Math.Max(run.ReadyMinutes, walk.EndMinutes - begun)).Poured, CuringBody.Film(filmMm));
-        while (state.Degree < CureModel.GelDegree && state.Seconds < Journey.LongestHours * 3600)
+        var film = CuringBody.Film(filmsMm[^1]);
+        return Comes(Film(walk, walk.Last, filmsMm[^1], null), film, s => s.Degree >= CureModel.GelDegree) is { } gelled
+            ? walk.BegunMinutes(walk.Last[0].Batch) + gelled.Seconds / 60 : null;
+    }
+
+    /// <summary>How the film on a region is when all has come on it: what comes later joins what lies there, by mass.</summary>
+    /// <param name="walk">The walk.</param>
+    /// <param name="streams">What comes on it.</param>
+    /// <param name="filmMm">How deep it is in the end, mm.</param>
+    /// <param name="meets">Told of what each joins: how it is in its film when the one before has come; null for nobody.</param>
+    private CureState Film(Walk walk, ImmutableArray<Stream> streams, double filmMm, Action<Stream, CureState, double>? meets)
+    {
+        var (allMl, begun) = (streams.Sum(s => s.Ml), walk.BegunMinutes(streams[0].Batch));
+        CureState Fresh(Stream s) => walk.Batches[s.Batch].Cup(s.Cup, s.ToMinutes - walk.BegunMinutes(s.Batch)).Poured;
+        var (state, ml) = (Fresh(streams[0]), streams[0].Ml);
+        foreach (var next in streams.Skip(1))
         {
+            var mm = filmMm * ml / allMl;
+            meets?.Invoke(next, state, mm);
+            state = on.Until(state, CuringBody.Film(mm), 60 * (next.ToMinutes - begun)).Joined(ml, Fresh(next), next.Ml);
+            ml += next.Ml;
+        }
+
+        return state;
+    }
+
+    /// <summary>What a batch runs into where another filled a part of the same cup.</summary>
+    /// <param name="Holds">When that keeps its edge, min from when the first batch is begun; null where it never does.</param>
+    /// <param name="Late">What is said where the batch comes later; else null.</param>
+    private sealed record Join(Reckoned? Holds, Because? Late);
+
+    /// <summary>What batches join, by their place in the walk: of several the one that holds first.</summary>
+    private Dictionary<int, Join> Joins(Walk walk)
+    {
+        Dictionary<int, Join> found = [];
+        foreach (var (pour, streams) in walk.Joined)
+        {
+            var begun = walk.BegunMinutes(streams[0].Batch);
+            Film(walk, streams, filmsMm[pour], (next, lies, mm) =>
+            {
+                if (Held(lies, mm) is not { } held || found.TryGetValue(next.Batch, out var known)
+                    && known.Holds!.Value <= begun + held.Seconds / 60)
+                {
+                    return;
+                }
+
+                var holds = Cure(begun + held.Seconds / 60, "min", new ReckonedInput("depth", mm, "mm", Origin.Reckoned));
+                var late = next.FromMinutes - holds.Value;
+                found[next.Batch] = new(holds, late <= 0 ? null : new(
+                    $"This batch of {recipes[hands.Pours[pour].ClockOf].Name} comes {{0}} after the one before it keeps its edge: the two do "
+                        + "not run into each other.",
+                    [Reckoned.Of(late, "min", Formulas.Stated, new ReckonedInput("late", late, "min", Origin.Reckoned))]));
+            });
+        }
+
+        return found;
+    }
+
+    /// <summary>How a film is when it keeps its edge; null where it never does.</summary>
+    private CureState? Held(CureState poured, double filmMm) => Comes(poured, CuringBody.Film(filmMm),
+        s => Viscosity.PaS(on.Tools.System.ViscosityPaS, on.Tools.System.ReferenceC, s) >= Viscosity.HoldsPaS);
+
+    /// <summary>How a film is when it has come so far; null where it does not within the longest time that is looked at.</summary>
+    private CureState? Comes(CureState from, CuringBody film, Func<CureState, bool> there)
+    {
+        var state = from;
+        while (!there(state))
+        {
+            if (state.Seconds >= Journey.LongestHours * 3600)
+            {
+                return null;
+            }
+
             state = on.Model.Next(state, film, on.RoomC(state.Seconds));
         }
 
-        return state.Degree < CureModel.GelDegree ? null : begun + state.Seconds / 60;
+        return state;
     }
 
     private Reckoned Cure(double value, string unit, params ReadOnlySpan<ReckonedInput> of) => new(value, unit, Formulas.Heat,

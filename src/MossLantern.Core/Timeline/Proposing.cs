@@ -72,7 +72,7 @@ internal static class Proposing
         best[0].Worth = Worth.Nothing;
         for (var to = 1; to <= count; to++)
         {
-            best[to].Worth = new(int.MaxValue, int.MaxValue, int.MaxValue, double.NegativeInfinity);
+            best[to].Worth = Worth.None;
         }
 
         for (var from = 0; from < count; from++)

@@ -264,6 +264,9 @@ public static class Accepted
     /// <summary>What a jug holds, ml.</summary>
     public static AcceptedRange JugMl { get; } = new("Jug", 20, 20_000, "ml");
 
+    /// <summary>Share that one of several batches has in a cup, %.</summary>
+    public static AcceptedRange SharePercent { get; } = new("Share of a batch in a cup", 1, 99, "%");
+
     /// <summary>What stays in any cup, ml.</summary>
     public static AcceptedRange CupLossMl { get; } = new("What stays in a cup", 0, 100, "ml");
 

@@ -142,6 +142,9 @@ public static class Formulas
     /// <summary>What must be in a cup that is rounded up by itself.</summary>
     public const string CupRounded = "cup-rounded";
 
+    /// <summary>What is in a cup that several batches fill.</summary>
+    public const string CupOfBatches = "cup-of-batches";
+
     /// <summary>What is in a cup that serves nothing.</summary>
     public const string CupNone = "cup-none";
 
@@ -485,12 +488,13 @@ public static class Formulas
             "in the cup before − poured; the reserve and what stays on its wall are the last of it", "pouring.md#order"),
         new(CupVolume, "Cup",
             "resin + hardener; together at least need + stays in this cup, in whole cup steps, the fewest that keep "
-                + "the ratio; need = (regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups] [+ held back]; stays "
-                + "in this cup = stays in any cup + share of the need that stays ÷ 100 × need",
+                + "the ratio; need = ((regions + edges) × (1 + reserve ÷ 100) [+ to mixed cups] [+ held back]) [× share of this batch "
+                + "÷ 100]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need",
             "mixing.md#cup-volume"),
         new(CupRounded, "Cup",
-            "⌈(need + stays in this cup) ÷ cup step⌉ × cup step; need = (regions + edges) × (1 + reserve ÷ 100) [+ to "
-                + "mixed cups] [+ held back]; stays in this cup = stays in any cup + share of the need that stays ÷ 100 × need",
+            "⌈(need + stays in this cup) ÷ cup step⌉ × cup step; need = ((regions + edges) × (1 + reserve ÷ 100) [+ to "
+                + "mixed cups] [+ held back]) [× share of this batch ÷ 100]; stays in this cup = stays in any cup "
+                + "+ share of the need that stays ÷ 100 × need",
             "mixing.md#cup-volume"),
         new(BatchVolume, "Batch",
             "resin + hardener; together at least cups + stays in the jug, in whole cup steps, the fewest that keep "
@@ -524,10 +528,12 @@ public static class Formulas
         new(CastingNeed, "Casting", "copies × a copy takes × (1 + reserve ÷ 100); before what stays in cups", "mixing.md#castings"),
         new(EachCopy, "A copy", "poured ÷ copies", "mixing.md#castings"),
         new(LevelClear, "Levelling clear", "area × (highest region − this one) ÷ 10 × pieces at once", "mixing.md#sittings"),
+        new(CupOfBatches, "Cup", "the sum of its mixes, one from each batch", "mixing.md#one-colour-from-several-batches"),
         new(CupNone, "Cup", "regions; nothing is poured from it", "mixing.md#cup-volume"),
         new(CupMass, "Cup", "cup × density of the mix", "mixing.md#by-weight"),
         new(CupReserve, "Reserve", "(regions + edges) × reserve ÷ 100", "mixing.md#cup-volume"),
-        new(CupLoss, "Stays in the cup", "stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
+        new(CupLoss, "Stays in the cup",
+            "[batches ×] stays in any cup + share of the need that stays ÷ 100 × need", "mixing.md#cup-volume"),
         new(SmallestMix, "Smallest mix",
             "⌈mix × step ÷ (tolerance ÷ 100) ÷ smaller part⌉; then half a step is half the tolerance of the smaller part",
             "mixing.md#rounding"),

@@ -30,9 +30,9 @@ internal static class DemoPieces
     private static Piece OneLayer(
         string name, Ground ground, string layer, double depthMm, Layout layout, ImmutableArray<Recipe> recipes,
         ResinChoice resin, Measure measure,
-        PlannedTimes plan, ImmutableArray<ReservedSpot>? kept = null) => new(
+        PlannedTimes plan, ImmutableArray<ReservedSpot>? kept = null, MeasuringTools? tools = null) => new(
             name, ground, GrowthScale.For(ground.MapOutline), recipes, [new("layer-1", layer, depthMm, layout)],
-            [new Sitting("layer-1", ["layer-1"], resin, measure).At(plan)], Kept: kept);
+            [new Sitting("layer-1", ["layer-1"], resin, measure, Tools: tools).At(plan)], Kept: kept);
 
     public static Piece MarshLight()
     {
@@ -278,7 +278,7 @@ internal static class DemoPieces
                     Recipe.Plain("leaf", "leaf", "#5d7448", ColourantClass.Mica, 4),
                     Recipe.Plain("sedge", "sedge", "#a9a66b", ColourantClass.Mica, 3),
                 ],
-            new("thick"), Measure.ByWeight, new(null, null, 20));
+            new("thick"), Measure.ByWeight, new(null, null, 20), tools: new(JugMl: 1000));
     }
 
     /// <summary>An older panel, sanded and poured over without a plan: only what happened is written down.</summary>

@@ -144,7 +144,7 @@ public sealed class Scales(PieceStore pieces, WeighingStore weighed, Workbench w
                 s.SittingId == sittingId) is { Batches: { Proposed: true, All.IsEmpty: false } batches })
         {
             workbench.Apply(id, new(Guid.NewGuid(), stored.Version,
-                [new ArrangeBatches(sittingId, [.. batches.All.Select(b => new Core.Documents.Batch(b.Id, b.CupIds))])]));
+                [new ArrangeBatches(sittingId, [.. batches.All.Select(b => b.Kept())])]));
         }
 
         weighed.Add(request.Id.ToString("n"), id, sittingId, StepId.Parse(request.StepId), request.Grams, time.Now);

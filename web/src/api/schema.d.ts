@@ -1690,6 +1690,8 @@ export interface components {
              * @description What its jug holds, ml; null for the artist's largest.
              */
             jugMl?: null | number;
+            /** @description What it fills of cups that other batches fill too; null where it fills all of its cups alone. */
+            shares?: null | components["schemas"]["BatchShare"][];
         };
         /** @description A batch worked out: resin and hardener that are mixed in one vessel. */
         BatchPlan: {
@@ -1722,6 +1724,11 @@ export interface components {
             grade: components["schemas"]["HeatGrade"];
             /** @description What does not fit. */
             problems: components["schemas"]["Because"][];
+        };
+        BatchShare: {
+            recipeId: string;
+            /** Format: double */
+            percent: number;
         };
         /** @description What a sitting mixes, batch by batch. */
         BatchesPlan: {
@@ -2036,7 +2043,7 @@ export interface components {
             /** @default false */
             byEye: boolean;
         };
-        /** @description How a cup is when the last of it is poured, from when its batch is mixed. */
+        /** @description How a cup is when the last of what a batch fills of it is poured, from when the batch is mixed. */
         CupClock: {
             /** @description The cup. */
             cupId: string;
@@ -2048,6 +2055,11 @@ export interface components {
             inHandMinutes: components["schemas"]["Reckoned"];
             /** @description How warm it gets until it has been poured, °C. */
             celsius: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description The batch's share of what has to leave the cup, %; 100 where it fills all of it.
+             */
+            percent: number;
             /** @description Whether less is left than a proposed batch leaves every cup. */
             short?: boolean;
         };
@@ -2098,6 +2110,28 @@ export interface components {
             cupId: string;
             /** @description How much, ml. */
             ml: components["schemas"]["Reckoned"];
+        };
+        /** @description What one of several batches fills of a cup. */
+        CupMix: {
+            /** @description The batch. */
+            batchId: string;
+            /**
+             * Format: int32
+             * @description Which of them it is, from 1.
+             */
+            number: number;
+            /**
+             * Format: double
+             * @description Its share of what has to leave the cup, %.
+             */
+            percent: number;
+            /** @description What is in it, ml. */
+            mixMl: components["schemas"]["Reckoned"];
+            /** @description The same, g. */
+            mixG: components["schemas"]["Reckoned"];
+            measured: null | components["schemas"]["MeasuredMix"];
+            /** @description What is stirred into it. */
+            doses: components["schemas"]["CupDoses"];
         };
         /** @description A sitting's resin, split into its cups. */
         CupPlan: {
@@ -2174,6 +2208,8 @@ export interface components {
             drawnMl: number;
             /** @description Its colour at full cover, as `#rrggbb`: of a mixed cup, that of the mix; null for clear resin. */
             colour: null | string;
+            /** @description What each batch fills of it, in turn, where several do; else empty. */
+            mixes: components["schemas"]["CupMix"][];
         };
         CuredAnswer: {
             /** Format: double */

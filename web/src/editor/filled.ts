@@ -132,3 +132,7 @@ export const widthOf = (layer: LaidOut, index: number) =>
 /** Whether a band is counted back from the rim: its inner edge moves when it widens, not its outer one. */
 export const countsFromRim = (layer: LaidOut, index: number) =>
   index > bandsOf(layer).findIndex((b) => b.fillsRest);
+
+/** Whether other cups are filled from a cup: it is mixed in one go. */
+export const isDrawnFrom = (piece: Pick<Piece, 'recipes'>, recipeId: string) =>
+  piece.recipes.some((r) => r.of?.some((s) => s.recipeId === recipeId));

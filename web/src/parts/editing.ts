@@ -37,3 +37,7 @@ export const setField = (place: string, value: FieldValue): Edit => ({ do: 'set-
 
 /** A place without the names of entries: the range of what may stand there is found by it. */
 export const rangeOf = (place: string) => place.replace(/\[[^\]]*\]/g, '');
+
+/** Puts the hand on the field of a place, wherever it stands on the page. */
+export const focusField = (place: string) =>
+  document.querySelector<HTMLElement>(`[data-place="${rangeOf(place)}"]`)?.focus();

@@ -22,6 +22,7 @@ const reserve = {
 };
 const volume = (cupId: string, regionIds: string[], ml: number): CupVolume => ({
   cupId,
+  mixes: [],
   regions: regionIds.map((region) => ({ layerId: 'layer-1', region })),
   needMl: ml - 4,
   reserve: number((ml - 4) / 11, 'ml'),

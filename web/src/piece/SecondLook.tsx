@@ -5,7 +5,7 @@ import { tryOut } from '../api/changes';
 import type { PieceEditor } from '../editor/PieceEditor';
 import type { Opened } from '../parts/Findings';
 import { Findings } from '../parts/Findings';
-import { rangeOf } from '../parts/editing';
+import { focusField } from '../parts/editing';
 import { usualLook } from './LookBar';
 
 /** A piece with a remedy in it, to be looked at. */
@@ -35,7 +35,7 @@ export function SecondLook({ id, editor, piece, layerId, findings, opened, onOpe
   const failed = said(trying.error, 'That could not be shown.');
   const take = ({ field, edits }: Remedy) => {
     trying.reset();
-    if (field) document.querySelector<HTMLElement>(`[data-place="${rangeOf(field)}"]`)?.focus();
+    if (field) focusField(field);
     else void editor.edit(...edits);
   };
   const attempt = ({ edits }: Remedy, label: string) => {

@@ -8,7 +8,8 @@ namespace MossLantern.Core.Documents.Upgrades;
 public static class Upgrade
 {
     /// <summary>From each earlier format to the next, the first first.</summary>
-    private static readonly ImmutableArray<Action<JsonObject>> Steps = [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece, OnlyAdded];
+    private static readonly ImmutableArray<Action<JsonObject>> Steps =
+        [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece, OnlyAdded, OnlyAdded];
 
     /// <summary>Brings a piece to today's format, in place. What is not shaped as that format says stays as it is, for
     /// the reader to refuse.</summary>
@@ -23,8 +24,8 @@ public static class Upgrade
         }
     }
 
-    /// <summary>Format 3 only added to format 2, batches of a sitting and its jug, and format 5 to format 4: second
-    /// cups, and what is measured by eye.</summary>
+    /// <summary>Format 3 only added to format 2, batches of a sitting and its jug; format 5 to format 4, second
+    /// cups and what is measured by eye; and format 6 to format 5, shares that several batches have in a cup.</summary>
     private static void OnlyAdded(JsonObject piece)
     {
     }

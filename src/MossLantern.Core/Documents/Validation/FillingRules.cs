@@ -190,7 +190,7 @@ internal static class FillingRules
         }
 
         var mixed = piece.Recipes.GroupBy(r => r.Id).ToDictionary(g => g.Key, g => g.First().Of is not null);
-        var seen = new HashSet<string>();
+        var often = batches.SelectMany(b => b.RecipeIds.Distinct()).CountBy(id => id).ToDictionary();
         foreach (var (batch, place) in batches.Select((b, i) => (b, At($"{at}.batches", i))))
         {
             if (batch.RecipeIds.Any(id => mixed.GetValueOrDefault(id, true)))
@@ -198,9 +198,50 @@ internal static class FillingRules
                 yield return new($"{place}.recipeIds",
                     "A batch is divided into cups of the piece's recipes that are not filled from others.");
             }
-            else if (!batch.RecipeIds.All(seen.Add))
+            else if (!Unique(batch.RecipeIds))
             {
-                yield return new($"{place}.recipeIds", "A cup is poured off one batch.");
+                yield return new($"{place}.recipeIds", "A cup stands once in a batch.");
+            }
+
+            foreach (var failure in Shares(batch, often, place))
+            {
+                yield return failure;
+            }
+        }
+
+        var whole = piece.Recipes.SelectMany(r => r.Of ?? []).Select(s => s.RecipeId).ToHashSet();
+        foreach (var id in often.Where(o => o.Value > 1).Select(o => o.Key))
+        {
+            if (whole.Contains(id))
+            {
+                yield return new($"{at}.batches", "A cup that others are filled from is filled from one batch.");
+            }
+            else if (!(Math.Abs(batches.Where(b => b.RecipeIds.Contains(id)).Sum(b => b.PercentOf(id)) - 100) <= PercentHair))
+            {
+                yield return new($"{at}.batches", "The shares that several batches have in a cup are 100 % together.");
+            }
+        }
+    }
+
+    /// <summary>Shares that are 100 % but for so much are all of a cup, %.</summary>
+    private const double PercentHair = 0.01;
+
+    /// <summary>A batch says its share of each cup that others fill too, and of no other.</summary>
+    private static IEnumerable<ValidationFailure> Shares(Batch batch, Dictionary<string, int> often, string place)
+    {
+        var shares = batch.Shares ?? [];
+        if (!Unique(shares.Select(s => s.RecipeId)) || !shares.Select(s => s.RecipeId).ToHashSet()
+            .SetEquals(batch.RecipeIds.Where(id => often[id] > 1)))
+        {
+            yield return new($"{place}.shares",
+                "A batch has one share in each of its cups that other batches fill too, and in no other cup.");
+        }
+
+        foreach (var (share, of) in shares.Select((s, i) => (s, At($"{place}.shares", i))))
+        {
+            if (!Accepted.SharePercent.Contains(share.Percent))
+            {
+                yield return new($"{of}.percent", Accepted.SharePercent.Sentence);
             }
         }
     }

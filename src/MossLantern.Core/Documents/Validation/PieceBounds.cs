@@ -198,8 +198,12 @@ internal sealed class PieceBounds
             Count(sitting.Batches, At(at, "batches"), 0, PieceValidator.MostBatches,
                 $"A sitting mixes up to {PieceValidator.MostBatches} batches.");
             Each(sitting.Batches, At(at, "batches"), PieceValidator.MostBatches, (batch, place) =>
+            {
                 Count<string>(batch.RecipeIds, At(place, "recipeIds"), 1, PieceValidator.MostRecipes,
-                    "A batch is divided into at least one cup."));
+                    "A batch is divided into at least one cup.");
+                Count(batch.Shares, At(place, "shares"), 0, PieceValidator.MostRecipes,
+                    $"A piece has up to {PieceValidator.MostRecipes} recipes.");
+            });
             Count(sitting.Order, At(at, "order"), 0, MostEntries, $"An order of pours names up to {MostEntries} regions.");
         });
     }

@@ -10,6 +10,7 @@ import type { Picks } from '../usePull';
 import { cupButton, usePull } from '../usePull';
 import { Jug } from './Jug';
 import { Streams } from './Streams';
+import { inGoes, mixIn, mixWords, vesselsMl } from '../../editor/mixes';
 import { jugHeight, largestOf, manyCups } from './tallest';
 
 interface Props {
@@ -38,7 +39,7 @@ export function BatchRow(props: Props) {
   const byWeight = layer.sitting.measure === 'by-weight';
   const largest = largestOf(
     sittingPlan.batches.all.map((b) => b.mixMl.value),
-    volumes.map((v) => v.mixMl.value),
+    vesselsMl(volumes),
   );
   const alone = batch.cupIds.length === 1;
   // What is mixed of cups stands after the last of those that it is filled from.
@@ -51,7 +52,17 @@ export function BatchRow(props: Props) {
   const cups = [...batch.cupIds.map((id) => volumes.find((v) => v.cupId === id)), ...mixed].flatMap(
     (volume) => {
       const cup = layer.recipes.find((c) => c.id === volume?.cupId);
-      return cup && volume ? [{ cup, volume }] : [];
+      if (!cup || !volume) return [];
+      const which = mixWords(volume, batch.id);
+      return [
+        {
+          cup,
+          whole: volume,
+          volume: mixIn(volume, batch.id),
+          which,
+          name: which ? `${cup.name}, ${which}` : cup.name,
+        },
+      ];
     },
   );
   return (
@@ -94,7 +105,8 @@ export function BatchRow(props: Props) {
       <div className="batch-words">
         {alone && (
           <h2>
-            Batch {number}, in its own cup{' '}
+            Batch {number},{' '}
+            {cups[0]?.which ? `mix ${cups[0].which} of ${cups[0].cup.name}` : 'in its own cup'}{' '}
             <HowNumber of={batch.mixMl} label={`Batch ${number}`} decimals={0} className="batch-ml" />
           </h2>
         )}
@@ -139,9 +151,12 @@ export function BatchRow(props: Props) {
           </p>
         ))}
         <p className="batch-buttons">
-          {onSplit && !alone && (
+          {onSplit && (
             <button type="button" className="btn btn-outline-primary" onClick={onSplit}>
-              Split<span className="visually-hidden"> batch {number}</span>
+              {alone
+                ? `Mix ${cups[0]?.cup.name} ${inGoes(Math.max(1, cups[0]?.whole.mixes.length ?? 1) + 1)}`
+                : 'Split'}
+              {!alone && <span className="visually-hidden"> batch {number}</span>}
             </button>
           )}
           {onJoin && (
@@ -152,7 +167,7 @@ export function BatchRow(props: Props) {
         </p>
       </div>
       <ol>
-        {cups.map(({ cup, volume }) => {
+        {cups.map(({ cup, volume, which, name }) => {
           const clock = batch.cups.find((c) => c.cupId === cup.id);
           return (
             <li key={cup.id} data-cup={cup.id} data-carried={carried === cup.id || undefined}>
@@ -166,7 +181,7 @@ export function BatchRow(props: Props) {
                   colour={volume.colour}
                   resinMl={volume.measured?.resinMl.value ?? null}
                   height={heightFor(volume.mixMl.value, largest, tallest)}
-                  id={`jug-${cup.id}`}
+                  id={`jug-${batch.id}-${cup.id}`}
                 />
                 <span
                   className="jug-cup-name"
@@ -176,17 +191,18 @@ export function BatchRow(props: Props) {
                   onPointerDown={(e) => {
                     if (volume.draws.length > 0 || !onTake) return;
                     e.stopPropagation();
-                    onTake(e, cup.id, cup.name, batch.id);
+                    onTake(e, cup.id, name, batch.id);
                   }}
                 >
                   {cup.name}
+                  {which && <small className="which"> {which}</small>}
                 </span>
               </button>
               <div className="under">
                 <CupPins cupId={cup.id} name={cup.name} />
                 <HowNumber
                   of={byWeight ? volume.mixG : volume.mixMl}
-                  label={`Mix in ${cup.name}`}
+                  label={`Mix in ${name}`}
                   decimals={byWeight ? 1 : 0}
                   className="jug-cup-ml"
                 />
@@ -194,12 +210,12 @@ export function BatchRow(props: Props) {
                   <small className="jug-cup-parts">
                     <Part
                       of={byWeight ? volume.measured.resinG : volume.measured.resinMl}
-                      label={`Resin of ${cup.name}`}
+                      label={`Resin of ${name}`}
                     />{' '}
                     +{' '}
                     <Part
                       of={byWeight ? volume.measured.hardenerG : volume.measured.hardenerMl}
-                      label={`Hardener of ${cup.name}`}
+                      label={`Hardener of ${name}`}
                     />
                     <span className="says"> resin + hardener</span>
                   </small>
@@ -210,7 +226,7 @@ export function BatchRow(props: Props) {
                       <>
                         <HowNumber
                           of={dose.g}
-                          label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${cup.name}`}
+                          label={`${volume.doses.all.length > 1 ? dose.name : 'Colourant'} of ${name}`}
                           decimals={2}
                         />{' '}
                         colour
@@ -223,7 +239,7 @@ export function BatchRow(props: Props) {
                 {volume.draws.length > 0 && <small>from other cups</small>}
                 {clock && (
                   <small data-short={clock.short || undefined}>
-                    <HowNumber of={clock.inHandMinutes} label={`${cup.name} in hand`} decimals={0} /> in hand
+                    <HowNumber of={clock.inHandMinutes} label={`${name} in hand`} decimals={0} /> in hand
                   </small>
                 )}
               </div>

@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import type { BatchPlan } from '../../api/client';
 import { arrange, arranged, joined, moved, split } from '../../editor/batches';
 import { useEdits } from '../../parts/editing';
 import { useSize } from '../../parts/useSize';
@@ -6,6 +7,8 @@ import { useStation } from '../../stations/station';
 import type { Picks } from '../usePull';
 import { BatchRow } from './BatchRow';
 import { tallestFor } from './tallest';
+import { isDrawnFrom } from '../../editor/filled';
+import { vesselsMl } from '../../editor/mixes';
 import { useCarry } from './useCarry';
 import './JugStage.scss';
 
@@ -17,13 +20,17 @@ export function JugStage({ picks }: { picks: Picks }) {
   const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
   const now = arranged(all, own);
   const to = (batches: typeof now) => void edit(arrange(sittingPlan.sittingId, batches));
-  const { carried, over, take } = useCarry((cup, batch) => to(moved(now, cup, batch)));
+  const { carried, over, take } = useCarry((cup, from, batch) => to(moved(now, cup, from, batch)));
   const open = !sittingPlan.poured;
+  // A cup that others are filled from is filled at once; of one that is mixed in itself two are proposed where it is much.
+  const mayBeApart = (batch: BatchPlan) =>
+    !isDrawnFrom(piece, batch.cupIds[0]!) &&
+    (batch.problems.length > 0 || batch.grade !== 'fine' || batch.cups[0]!.percent < 100);
   const stage = useRef<HTMLElement>(null);
   const room = useSize(stage);
   const tallest = tallestFor(
     all.map((b) => b.mixMl.value),
-    sittingPlan.cups.cups.map((c) => c.mixMl.value).filter((ml) => ml > 0),
+    vesselsMl(sittingPlan.cups.cups).filter((ml) => ml > 0),
     room,
   );
   return (
@@ -39,9 +46,11 @@ export function JugStage({ picks }: { picks: Picks }) {
           tallest={tallest}
           picks={picks}
           over={over === batch.id}
-          carried={carried?.cup ?? null}
+          carried={carried?.from === batch.id ? carried.cup : null}
           onTake={open ? take : null}
-          onSplit={open ? () => to(split(now, batch.id)) : null}
+          onSplit={
+            open && (batch.cupIds.length > 1 || mayBeApart(batch)) ? () => to(split(now, batch.id)) : null
+          }
           onJoin={open && i > 0 ? () => to(joined(now, batch.id)) : null}
         />
       ))}

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { arrange, arranged, eachByItself } from '../../editor/batches';
 import { Told } from '../../parts/Told';
-import { useEdits } from '../../parts/editing';
+import { focusField, useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import { useStation } from '../../stations/station';
 import './WhyBatches.scss';
@@ -10,7 +10,7 @@ const counted = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
 
 /** Why there are so many batches, and other ways to mix. */
 export function WhyBatches() {
-  const { piece, sittingPlan, view } = useStation();
+  const { piece, sittingPlan, view, at } = useStation();
   const { system } = useUnits();
   const sheet = `/api/pieces/${view.id}/sittings/${encodeURIComponent(sittingPlan.sittingId)}/mixing-sheet`;
   const { edit } = useEdits();
@@ -18,6 +18,8 @@ export function WhyBatches() {
   const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
   const now = arranged(all, own);
   const open = !sittingPlan.poured;
+  // A colour in several mixes, or a batch that fits nowhere: a larger jug may do.
+  const tooMuch = all.some((b) => b.problems.length > 0 || b.cups.some((c) => c.percent < 100));
   const batches = all.length === 1 ? 'batch does for all' : why.length > 0 ? 'batches, because' : 'batches';
   return (
     <section className="why-batches" aria-label="Why these batches">
@@ -44,6 +46,15 @@ export function WhyBatches() {
               onClick={() => void edit(arrange(sittingPlan.sittingId, eachByItself(now)))}
             >
               Each cup by itself
+            </button>
+          )}
+          {tooMuch && (
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => focusField(`${at.sitting}.tools.jugMl`)}
+            >
+              Use a larger jug
             </button>
           )}
           {!proposed && (

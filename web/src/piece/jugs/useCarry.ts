@@ -3,6 +3,7 @@ import { swallowClick } from '../swallowClick';
 
 interface Carried {
   cup: string;
+  from: string;
   name: string;
   x: number;
   y: number;
@@ -15,7 +16,7 @@ const batchUnder = (e: PointerEvent) =>
   document.elementFromPoint(e.clientX, e.clientY)?.closest<HTMLElement>('[data-batch]')?.dataset['batch'];
 
 /** A cup that is carried by its name from one jug to another, or to none; Escape puts it back. */
-export function useCarry(drop: (cup: string, batch: string | null) => void) {
+export function useCarry(drop: (cup: string, from: string, batch: string | null) => void) {
   const [carried, setCarried] = useState<Carried | null>(null);
   const [over, setOver] = useState<string | null>(null);
   const [stop, setStop] = useState<(() => void) | null>(null);
@@ -41,7 +42,7 @@ export function useCarry(drop: (cup: string, batch: string | null) => void) {
     const move = (event: PointerEvent) => {
       carrying ||= Math.hypot(event.clientX - start.x, event.clientY - start.y) > slack;
       if (!carrying) return;
-      setCarried({ cup, name, x: event.clientX, y: event.clientY });
+      setCarried({ cup, from, name, x: event.clientX, y: event.clientY });
       const under = batchUnder(event);
       setOver(under === undefined || under === from ? null : under);
     };
@@ -51,7 +52,7 @@ export function useCarry(drop: (cup: string, batch: string | null) => void) {
       if (!carrying) return;
       // The click that ends it chooses no cup.
       swallowClick(button);
-      if (under !== undefined && under !== from) drop(cup, under === '' ? null : under);
+      if (under !== undefined && under !== from) drop(cup, from, under === '' ? null : under);
     };
     window.addEventListener('pointermove', move);
     window.addEventListener('pointerup', up);

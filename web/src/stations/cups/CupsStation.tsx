@@ -1,13 +1,13 @@
+import { Fragment } from 'react';
 import { useSearchParams } from 'react-router';
-import { alsoIn } from '../../editor/filled';
+import { alsoIn, isDrawnFrom } from '../../editor/filled';
 import type { FilledLayer } from '../../editor/filled';
-import { arrange, arranged, moved } from '../../editor/batches';
-
+import { arrange, arranged, inMixes, moved } from '../../editor/batches';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useFields } from '../../parts/fields';
-import type { BatchPlan, CupVolume, Reckoned } from '../../api/client';
+import type { BatchPlan, CupVolume, Recipe, Reckoned } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
 import { markDecimals } from '../../units/format';
 import { useUnits } from '../../units/units';
@@ -16,6 +16,7 @@ import { useMaterials } from '../materials';
 import type { AtStation } from '../station';
 import { useRegionNames } from '../regionNames';
 import { timesPoured, useStation } from '../station';
+import { inGoes, mixIn, mixWords } from '../../editor/mixes';
 import { Castings } from './Castings';
 import { CompareResins } from './CompareResins';
 import { Reach } from './Reach';
@@ -42,7 +43,7 @@ export function CupsStation() {
     layer.recipes[0]!;
   const { batches } = sittingPlan;
   const filledCups = sittingPlan.cups.cups.filter((c) => c.mixMl.value > 0).length;
-  const batch = batches.all.find((b) => b.cupIds.includes(cup.id));
+  const from = batches.all.filter((b) => b.cupIds.includes(cup.id));
   const plan = sittingPlan.cups.cups.find((c) => c.cupId === cup.id);
   const others = alsoIn(piece, whole.sittings, layer.id, cup.id);
   const several = timesPoured(piece.ground);
@@ -150,7 +151,7 @@ export function CupsStation() {
         )}
         {plan && plan.mixMl.value > 0 && plan.draws.length === 0 && (
           <>
-            <Filled cup={plan} batch={batch} byWeight={byWeight} />
+            <Filled cup={plan} from={from} byWeight={byWeight} />
             <p className="hint">
               For {plan.regions.map((r) => names.region(r.layerId, r.region)).join(', ')}. Holds{' '}
               <HowNumber of={plan.reserve} label={`Reserve in ${cup.name}`} decimals={1} /> of reserve;{' '}
@@ -220,7 +221,7 @@ export function CupsStation() {
       <WholePiece />
       {system && <MakersData layer={layer} system={system} at={at} />}
       <CompareResins />
-      <PouredOff cup={cup.id} name={cup.name} batch={batch} />
+      {plan && <PouredOff cup={cup} plan={plan} from={from} />}
       <p className="care">
         Resin and hardener irritate skin and lungs: nitrile gloves, eye protection, fresh air, and whatever
         the maker's safety data sheet asks for.
@@ -283,18 +284,9 @@ function LayOut() {
   );
 }
 
-/** What goes into a cup: its two parts where it is mixed in itself, else so much of the jug; and its colour. */
-function Filled({
-  cup,
-  batch,
-  byWeight,
-}: {
-  cup: CupVolume;
-  batch: BatchPlan | undefined;
-  byWeight: boolean;
-}) {
+/** What goes into a cup: its two parts where it is mixed in itself, else so much of the jug; of each mix where several batches fill it. */
+function Filled({ cup, from, byWeight }: { cup: CupVolume; from: BatchPlan[]; byWeight: boolean }) {
   const { sittingPlan } = useStation();
-  const number = batch ? sittingPlan.batches.all.indexOf(batch) + 1 : 0;
   return (
     <table className="amounts">
       <thead>
@@ -309,71 +301,131 @@ function Filled({
         </tr>
       </thead>
       <tbody>
-        {cup.measured ? (
-          <>
-            <Part name="resin" ml={cup.measured.resinMl} g={cup.measured.resinG} byWeight={byWeight} />
-            <Part
-              name="hardener"
-              ml={cup.measured.hardenerMl}
-              g={cup.measured.hardenerG}
-              byWeight={byWeight}
-            />
-          </>
-        ) : (
-          <tr>
-            <th scope="row">from batch {number}</th>
-            <td data-hero={!byWeight || undefined}>
-              <HowNumber of={cup.mixMl} label={`From batch ${number}`} decimals={0} />
-            </td>
-            <td data-hero={byWeight || undefined}>
-              <HowNumber of={cup.mixG} label={`From batch ${number} by weight`} decimals={1} />
-            </td>
-          </tr>
-        )}
+        {from.map((batch) => {
+          const mix = mixIn(cup, batch.id);
+          const which = mixWords(cup, batch.id);
+          const number = sittingPlan.batches.all.indexOf(batch) + 1;
+          const says = which ? `mix ${which}, batch ${number}` : `from batch ${number}`;
+          return (
+            <Fragment key={batch.id}>
+              {(which || !mix.measured) && (
+                <tr>
+                  <th scope="row">{says}</th>
+                  <td data-hero={!byWeight || undefined}>
+                    <HowNumber of={mix.mixMl} label={`From batch ${number}`} decimals={0} />
+                  </td>
+                  <td data-hero={byWeight || undefined}>
+                    <HowNumber of={mix.mixG} label={`From batch ${number} by weight`} decimals={1} />
+                  </td>
+                </tr>
+              )}
+              {mix.measured && (
+                <>
+                  <Part
+                    name="resin"
+                    of={which && `batch ${number}`}
+                    ml={mix.measured.resinMl}
+                    g={mix.measured.resinG}
+                    byWeight={byWeight}
+                  />
+                  <Part
+                    name="hardener"
+                    of={which && `batch ${number}`}
+                    ml={mix.measured.hardenerMl}
+                    g={mix.measured.hardenerG}
+                    byWeight={byWeight}
+                  />
+                </>
+              )}
+            </Fragment>
+          );
+        })}
       </tbody>
     </table>
   );
 }
 
-/** The batch that a cup is poured off, and how it stands when the cup has been poured. */
-function PouredOff({ cup, name, batch }: { cup: string; name: string; batch: BatchPlan | undefined }) {
+/** The batches that a cup is poured off, how it stands when each has been poured, and of how many it is. */
+function PouredOff({ cup, plan, from }: { cup: Recipe; plan: CupVolume; from: BatchPlan[] }) {
   const { piece, sittingPlan } = useStation();
   const { edit } = useEdits();
   const { all } = sittingPlan.batches;
+  const [batch] = from;
   if (!batch) return null;
-  const clock = batch.cups.find((c) => c.cupId === cup);
   const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
-  const to = (id: string | null) => edit(arrange(sittingPlan.sittingId, moved(arranged(all, own), cup, id)));
+  const now = arranged(all, own);
+  const to = (batches: typeof now) => edit(arrange(sittingPlan.sittingId, batches));
+  const mixes = (n: number) => to(inMixes(now, cup.id, n));
+  const open = !sittingPlan.poured && !isDrawnFrom(piece, cup.id);
+  const clockOf = (b: BatchPlan) => b.cups.find((c) => c.cupId === cup.id)!;
+  // Of many mixes the one that has the least time counts.
+  const tightest = from.toSorted((a, b) => clockOf(a).inHandMinutes.value - clockOf(b).inHandMinutes.value);
+  const told = from.length > mostTold ? tightest.slice(0, 1) : from;
   return (
-    <section className="poured-off" aria-label={`Batch of ${name}`}>
-      <Choice
-        label={`${name} is`}
-        value={batch.id}
-        choices={[
-          ...all.map(
-            (b, i) =>
-              [
-                b.id,
-                b.cupIds.length === 1 && b.id === batch.id
-                  ? `batch ${i + 1}, mixed in its own cup`
-                  : `poured off batch ${i + 1}`,
-              ] as const,
-          ),
-          ...(batch.cupIds.length > 1 ? [['own', 'mixed in its own cup'] as const] : []),
-        ]}
-        onChange={(id) => (id === batch.id ? undefined : to(id === 'own' ? null : id))}
-      />
-      {clock && (
-        <p className="hint">
-          The last of it is poured{' '}
-          <HowNumber of={clock.pouredMinutes} label={`${name} poured`} decimals={0} /> after mixing, at{' '}
-          <HowNumber of={clock.celsius} label={`${name} is at`} decimals={0} />, with{' '}
-          <HowNumber of={clock.inHandMinutes} label={`${name} in hand`} decimals={0} /> of working time left.
+    <section className="poured-off" aria-label={`Batch of ${cup.name}`}>
+      {from.length === 1 && (
+        <Choice
+          label={`${cup.name} is`}
+          value={batch.id}
+          choices={[
+            ...all.map(
+              (b, i) =>
+                [
+                  b.id,
+                  b.cupIds.length === 1 && b.id === batch.id
+                    ? `batch ${i + 1}, mixed in its own cup`
+                    : `poured off batch ${i + 1}`,
+                ] as const,
+            ),
+            ...(batch.cupIds.length > 1 ? [['own', 'mixed in its own cup'] as const] : []),
+          ]}
+          onChange={(id) =>
+            id === batch.id ? undefined : to(moved(now, cup.id, batch.id, id === 'own' ? null : id))
+          }
+        />
+      )}
+      {from.length > 1 && (
+        <p>
+          {cup.name} is mixed {inGoes(from.length)}, and each is poured while the one before it still runs.
+        </p>
+      )}
+      {told.map((b) => {
+        const clock = clockOf(b);
+        const which = mixWords(plan, b.id);
+        const name = which ? `${cup.name}, ${which}` : cup.name;
+        return (
+          <p key={b.id} className="hint">
+            {which ? `The last of mix ${which} is poured ` : 'The last of it is poured '}
+            <HowNumber of={clock.pouredMinutes} label={`${name} poured`} decimals={0} /> after mixing, at{' '}
+            <HowNumber of={clock.celsius} label={`${name} is at`} decimals={0} />, with{' '}
+            <HowNumber of={clock.inHandMinutes} label={`${name} in hand`} decimals={0} /> of working time
+            left.
+          </p>
+        );
+      })}
+      {open && (
+        <p className="mixes">
+          {from.length > 1 && (
+            <button type="button" className="btn btn-outline-primary" onClick={() => mixes(from.length - 1)}>
+              Mix it {inGoes(from.length - 1)}
+            </button>
+          )}
+          {from.length < mostMixes && (
+            <button type="button" className="btn btn-outline-primary" onClick={() => mixes(from.length + 1)}>
+              Mix it {inGoes(from.length + 1)}
+            </button>
+          )}
         </p>
       )}
     </section>
   );
 }
+
+/** Of so many mixes each is told by itself. */
+const mostTold = 3;
+
+/** In more goes nobody mixes one colour. */
+const mostMixes = 16;
 
 interface MakersProps {
   layer: FilledLayer;
@@ -434,16 +486,19 @@ function MakersData({ layer, system, at }: MakersProps) {
 /** One of the two parts of a cup, by volume and by weight; which of them is measured stands out. */
 function Part({
   name,
+  of,
   ml,
   g,
   byWeight,
 }: {
   name: 'resin' | 'hardener';
+  /** The batch that it is of, where several fill the cup. */
+  of: string | null;
   ml: Reckoned;
   g: Reckoned;
   byWeight: boolean;
 }) {
-  const label = name === 'resin' ? 'Resin' : 'Hardener';
+  const label = `${name === 'resin' ? 'Resin' : 'Hardener'}${of ? ` of ${of}` : ''}`;
   return (
     <tr>
       <th scope="row">{name}</th>
