@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using CsCheck;
 using MossLantern.Core.Checks;
 using MossLantern.Core.Curing;
 using MossLantern.Core.Documents;
@@ -250,6 +251,97 @@ public class InSittingsTests
         var told = Cleared(over, "layer-early", new PouredSitting("l1", first, null, 22, [b1], [new(b1, 0, 9)]));
         Assert.Equal("Not all below is poured", told.Title);
     }
+
+    private static PouredSitting Flooded(double ml, double? planned, bool done = false, string sitting = "l1", int pass = 0)
+    {
+        RegionOf flood = new("l1", RegionId.Parse("flood"));
+        return new(sitting, Noon.InUtc().ToInstant(), null, 22, done ? [flood] : [], [new(flood, pass, ml, planned, done)], [(flood, pass)]);
+    }
+
+    private static Piece OneMore(Piece piece, string? sitting, bool rest = false) =>
+        Editing.Checked(piece, [new AddPass("l1", RegionId.Parse("flood"), sitting, false, null, rest)], AnyEdit.Cupboard).Piece!;
+
+    /// <summary>Of 80 ml with 60 logged it is 20, whichever sitting pours it; the pass that was logged is as it was poured.</summary>
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void A_pass_that_is_added_after_a_log_takes_what_the_aim_still_lacks(bool apart)
+    {
+        var coat = Coat(2);
+        var all = Plan(coat).Sittings[0].Pours.Single().PourMl.Value;
+        var later = coat with
+        {
+            Sittings = coat.Sittings.Add(coat.Sittings[0] with { Id = "later", Rest = [], Start = Noon.PlusHours(6) })
+        };
+        var more = OneMore(apart ? later : coat, apart ? "later" : null);
+        var log = Flooded(0.75 * all, all);
+        var plan = Plan(more, log);
+        var pours = plan.Sittings.SelectMany(s => s.Pours).ToList();
+        Assert.Equal([0.75 * all, 0.25 * all], pours.Select(p => p.PourMl.Value), (a, b) => Math.Abs(a - b) < 1e-6);
+        Assert.Equal([apart ? "later" : "l1"], plan.Sittings.Where(s => !s.Done).Select(s => s.SittingId));
+        Assert.Equal((true, false), (plan.Layers[0].Poured, plan.Layers[0].Done));
+
+        // With it, all is.
+        PouredSitting[] both = apart ? [log, Flooded(0.25 * all, 0.25 * all, true, "later")]
+            : [log with { Amounts = [.. log.Amounts!, .. Flooded(0.25 * all, 0.25 * all, pass: 1).Amounts!], Told = [.. log.Told!,
+                (new("l1", RegionId.Parse("flood")), 1)] }];
+        Assert.True(Plan(more, both).Layers[0].Done);
+
+        // Where all of it was poured nothing is left to take; nothing noted is all.
+        int Pours(PouredSitting log) => Plan(more, log).Sittings.Sum(s => s.Pours.Length);
+        Assert.Equal(1, Pours(Flooded(all, all, true)));
+        Assert.Equal(2, Pours(new PouredSitting("l1", Noon.InUtc().ToInstant(), null, 22)));
+    }
+
+    /// <summary>Two passes that were planned from the start: half of the first is more to come, until the person says that is all.</summary>
+    [Fact]
+    public void A_pass_under_another_stays_as_it_is_planned_while_more_of_it_is_to_come()
+    {
+        var two = OneMore(Coat(2), null);
+        var planned = Plan(two).Sittings[0].Pours.Select(p => p.PourMl.Value).ToList();
+        var all = planned.Sum();
+        double[] With(double ml, bool done, double? then = null) =>
+            [.. Plan(two, Flooded(ml, then ?? planned[0], done)).Sittings[0].Pours.Select(p => p.PourMl.Value)];
+        Assert.Equal(planned, With(0.5 * planned[0], false));
+        Assert.Equal(planned, With(0.5 * planned[0], false, 1.009 * planned[0]));
+        Assert.Equal(0.5 * planned[0], With(0.5 * planned[0], false, 1.02 * planned[0])[0], 1e-6);
+
+        // That is all: the pass over it is at most as deep as it is planned, and no deeper than the aim.
+        Assert.Equal([0.5 * planned[0], planned[1]], With(0.5 * planned[0], true), (a, b) => Math.Abs(a - b) < 1e-6);
+        Assert.Equal(all, With(1.2 * planned[0], true).Sum(), 1e-6);
+        Assert.Single(With(1.5 * all, true));
+    }
+
+    /// <summary>Whatever was poured under it, at an open edge and among stones: together they are what the region aims at, or what was
+    /// poured if that is more.</summary>
+    [Fact]
+    public void What_is_poured_and_what_is_still_to_come_are_the_aim() =>
+        (from width in Gen.Double[100, 400]
+         from depth in Gen.Double[1.5, 5]
+         from share in Gen.Double[0, 1.4]
+         from edge in Gen.Enum<EdgeStyle>()
+         from grams in Gen.OneOf(Gen.Const(0.0), Gen.Double[1, 30])
+         from copies in Gen.Int[1, 3]
+         select (width, depth, share, edge, grams, copies)).Sample(
+            s =>
+            {
+                var coat = Coat(s.depth);
+                coat = coat with
+                {
+                    Ground = Samples.Panel(s.width, 150, s.edge) with { Set = s.copies > 1 ? new(s.copies, 5, true) : null },
+                    Layers = [coat.Layers[0] with
+                    {
+                        Stones = s.grams > 0 ? [new(RegionId.Parse("flood"), "crushed-glass", s.grams)] : null
+                    }],
+                };
+                coat = coat with { Growth = GrowthScale.For(coat.Ground.MapOutline) };
+                var whole = Plan(coat).Sittings[0];
+                var all = whole.Pours.Single().PourMl.Value;
+                var plan = Plan(OneMore(coat, null, true), Flooded(Math.Max(0.01, s.share * all), all, s.share > 0.9));
+                var ml = plan.Sittings[0].Pours.Sum(p => p.PourMl.Value);
+                Assert.Equal(Math.Max(all, s.share * all), ml, 1e-6);
+            },
+            iter: 60);
 
     [Fact]
     public void Castings_are_counted_by_their_logs_and_the_next_waits_until_the_last_is_out()

@@ -286,6 +286,62 @@ public sealed class RunApiTests : IDisposable
         Assert.Equal((string)view["id"]!, (string)earlier["pieceId"]!);
     }
 
+    /// <summary>Three quarters of a region are logged; a pass that is added takes the last quarter, and the piece waits for it.</summary>
+    [Fact]
+    public async Task A_pass_that_is_added_after_a_log_takes_the_rest_and_is_waited_for()
+    {
+        var view = PieceApiTests.WithBands(await host.AddPiece("Half a fen"));
+        view = await host.Save(view);
+        var pours = view["plan"]!["sittings"]![0]!["pours"]!.AsArray();
+        var first = pours[0]!;
+        var (region, all) = ((string)first["regionId"]!, (double)first["pourMl"]!["value"]!);
+        var told = new JsonArray([.. pours.Select((p, i) => (JsonNode)new JsonObject
+        {
+            ["regionId"] = (string)p!["regionId"]!,
+            ["pouredMl"] = i == 0 ? 0.75 * all : (double)p["pourMl"]!["value"]!,
+        })]);
+        view = await Log(view, pours: told.ToJsonString());
+        Assert.False((bool)view["finished"]!);
+        view = await host.Edit(view, Do("add-pass", ("layer", "layer-1"), ("region", region), ("sitting", null), ("below", false),
+            ("recipe", null), ("rest", true)));
+        var passes = view["plan"]!["sittings"]![0]!["pours"]!.AsArray().Where(p => (string)p!["regionId"]! == region)
+            .Select(p => (double)p!["pourMl"]!["value"]!).ToList();
+        Assert.Equal([0.75 * all, 0.25 * all], passes, (a, b) => Math.Abs(a - b) < 1e-6);
+        Assert.Equal([region], view["plan"]!["layers"]![0]!["openRegions"]!.AsArray().Select(r => (string)r!));
+
+        told.Add((JsonNode)new JsonObject { ["regionId"] = region, ["pass"] = 1, ["pouredMl"] = 0.25 * all });
+        view = await Log(view, basedOn: 1, pours: told.ToJsonString());
+        Assert.True((bool)view["finished"]!);
+    }
+
+    /// <summary>Four of eight castings are done: one of them is poured over, and the piece stays with the others on the shelf.</summary>
+    [Fact]
+    public async Task One_of_several_castings_is_poured_over_and_the_others_stay()
+    {
+        var view = await host.AddPiece("Fen rounds");
+        view = await host.Edit(view, Do("become-kind", ("kind", "casting")), Do("shape-outline", ("shape", "round")));
+        view["piece"]!["ground"]!["mould"]!["pieces"] = 8;
+        view["piece"]!["ground"]!["mould"]!["cavities"] = 4;
+        view = await host.Save(view);
+        Assert.False((bool)view["mayBePouredOver"]!);
+        var sitting = (string)view["piece"]!["sittings"]![0]!["id"]!;
+        Assert.Equal("layer-1", sitting);
+        view = await Log(view);
+        Assert.Equal((false, true), ((bool)view["finished"]!, (bool)view["mayBePouredOver"]!));
+        Assert.Equal(4, (int)view["plan"]!["sittings"]![0]!["copiesLeft"]!);
+        var over = await Read(await host.Client.PostAsync($"/api/pieces/{view["id"]}/rework", null), HttpStatusCode.Created);
+        Assert.Equal((string)view["id"]!, (string)over["piece"]!["ground"]!["old"]!["pieceId"]!);
+        Assert.Null(over["piece"]!["ground"]!["mould"]);
+        Assert.Equal(new[] { (string)over["id"]!, (string)view["id"]! }.Order(),
+            (await host.List("/api/pieces")).Select(p => (string)p!["id"]!).Order());
+
+        // The others go on, and another of them may be poured over too.
+        var still = await host.Get($"/api/pieces/{view["id"]}");
+        Assert.Null(still["beneath"]);
+        Assert.Equal((4, true), ((int)still["plan"]!["sittings"]![0]!["copiesLeft"]!, (bool)still["mayBePouredOver"]!));
+        await Read(await host.Client.PostAsync($"/api/pieces/{view["id"]}/rework", null), HttpStatusCode.Created);
+    }
+
     private async Task<JsonObject> Planned(string start, double roomC)
     {
         var view = await host.AddPiece();

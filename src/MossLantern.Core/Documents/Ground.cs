@@ -156,6 +156,10 @@ public sealed record OldWork
     /// <summary>What of it was poured in one go each.</summary>
     public ImmutableArray<Sitting> Sittings => Piece.Sittings;
 
+    /// <summary>Whether it is one of several castings: the others are not poured over.</summary>
+    [JsonIgnore]
+    public bool IsOneOfSeveral => Ground.Mould is { Pieces: > 1 };
+
     /// <summary>Where the left of its box lies, mm from the left of the new one.</summary>
     public double XMm { get; init; }
 

@@ -12,7 +12,8 @@ namespace MossLantern.Core.Edits;
 /// <param name="Sitting">The sitting that pours it; null for the one that pours the region last.</param>
 /// <param name="Below">Whether it is poured before all others, and not after them.</param>
 /// <param name="Recipe">What it is poured from; null for clear resin.</param>
-public sealed record AddPass(string Layer, RegionId Region, string? Sitting, bool Below, string? Recipe) : Edit
+/// <param name="Rest">Whether it takes all that is left of what the region aims at: of what was poured already, by its log.</param>
+public sealed record AddPass(string Layer, RegionId Region, string? Sitting, bool Below, string? Recipe, bool Rest = false) : Edit
 {
     /// <summary>A pass takes so much of what the region aims at, and is told to so many mm.</summary>
     private const double Share = 1 / 3.0;
@@ -62,11 +63,22 @@ public sealed record AddPass(string Layer, RegionId Region, string? Sitting, boo
         }
 
         var aim = layer.AimMm(Region);
-        var mm = Math.Max(LeastMm, Math.Round(aim * Share * 2) / 2 is var half && half < aim ? half : Math.Round(aim * Share, 1));
-        to = MadeRoom(to, aim, mm);
-        var pass = new Fill(Filling.FreeFill(to), Layer, Region, recipe, mm);
+        double? takes = null;
+        if (!Rest)
+        {
+            (to, takes) = Beside(to, aim);
+        }
+
+        var pass = new Fill(Filling.FreeFill(to), Layer, Region, recipe, takes);
         to = Filling.On(to, id, s => s with { Fills = Below ? (s.Fills ?? []).Insert(0, pass) : (s.Fills ?? []).Add(pass) });
         return new(to, null, $"{PlaceIn.Sitting(id)}.fills[{pass.Id}]");
+    }
+
+    /// <summary>How deep a pass is that others make room for, and the piece with that room.</summary>
+    private (Piece Piece, double Mm) Beside(Piece piece, double aim)
+    {
+        var mm = Math.Max(LeastMm, Math.Round(aim * Share * 2) / 2 is var half && half < aim ? half : Math.Round(aim * Share, 1));
+        return (MadeRoom(piece, aim, mm), mm);
     }
 
     /// <summary>Where no pass takes what the others leave, the deepest gives up what the new one takes.</summary>

@@ -105,16 +105,7 @@ public static class Logged
             && (run.PouredRegions is null || run.Pours.Any(p => p.LayerId == layer.Id && (p.Done || p.PouredMl > 0))));
     }
 
-    /// <summary>How many copies of a piece a sitting has still to pour, by its logs: each that is done is one casting.</summary>
-    public static int CopiesLeft(Piece piece, Sitting sitting, IEnumerable<LoggedSitting> logged)
-    {
-        ArgumentNullException.ThrowIfNull(piece);
-        ArgumentNullException.ThrowIfNull(sitting);
-        return CopiesLeft(piece, sitting, logged.Count(r => r.SittingId == sitting.Id
-            && (r.PouredRegions is not { } done || r.Pours.All(p => done.Contains(p.Region)))));
-    }
-
-    /// <summary>The same, of so many castings that are done.</summary>
+    /// <summary>How many copies of a piece a sitting has still to pour, of so many castings that are done.</summary>
     internal static int CopiesLeft(Piece piece, Sitting sitting, int castings) =>
         Math.Max(0, piece.Ground.Wanted - castings * Math.Clamp(sitting.Copies ?? piece.Ground.AtOnce, 1,
             Math.Max(1, piece.Ground.Wanted)));

@@ -38,7 +38,10 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
     /// </summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="layers">Its layers as they are laid out.</param>
-    public static ImmutableDictionary<string, ImmutableArray<Portion>> All(Piece piece, ImmutableArray<LaidLayer> layers)
+    /// <param name="really">How a pass that others lie over was really poured, from how it is planned, how it were if it filled all, and
+    /// whether it and one of those take the rest; null for as it is planned.</param>
+    public static ImmutableDictionary<string, ImmutableArray<Portion>> All(
+        Piece piece, ImmutableArray<LaidLayer> layers, Func<Portion, Portion, bool, Portion>? really = null)
     {
         ArgumentNullException.ThrowIfNull(piece);
         var seconds = piece.Recipes.Where(r => r.SecondOf is not null).ToDictionary(r => r.Id, r => r.SecondOf!);
@@ -63,15 +66,19 @@ public sealed record Portion(FilledLayer Layer, Region Region, string CupId, Imm
                 var passes = new Dictionary<string, int>();
                 foreach (var (sitting, fill) in own)
                 {
+                    var above = own.SkipWhile(f => f.Fill.Id != fill.Id).Skip(1).ToList();
                     aboveMm -= fill.TakesMm ?? 0;
                     var pass = passes[sitting.Id] = passes.GetValueOrDefault(sitting.Id, -1) + 1;
                     var takes = depths.Select((d, i) => Math.Max(0,
                         fill.TakesMm is { } mm ? Math.Min(mm, d.DepthMm - filledMm[i]) : d.DepthMm - filledMm[i] - aboveMm)).ToArray();
-                    poured[sitting.Id].Add(new(
-                        laid.Layer.In(sitting), region, Cup(fill, fill.RecipeId ?? region.CupId!),
-                        [.. depths.Select((d, i) => d with { DepthMm = takes[i] })], fill.Id, pass, fill.Way)
-                    { AimMm3 = aimMm3 });
-                    filledMm = [.. filledMm.Zip(takes, (a, b) => a + b)];
+                    Portion whole = new(
+                        laid.Layer.In(sitting), region, Cup(fill, fill.RecipeId ?? region.CupId!), depths, fill.Id, pass, fill.Way)
+                    { AimMm3 = aimMm3 };
+                    var planned = whole with { Depths = [.. depths.Select((d, i) => d with { DepthMm = takes[i] })] };
+                    var portion = above.Count == 0 || really is null ? planned
+                        : really(planned, whole, fill.TakesMm is null && above.Any(f => f.Fill.TakesMm is null));
+                    poured[sitting.Id].Add(portion);
+                    filledMm = [.. filledMm.Zip(portion.Depths, (mm, d) => mm + d.DepthMm)];
                 }
             }
         }

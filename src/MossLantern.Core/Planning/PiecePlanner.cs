@@ -51,7 +51,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
     {
         ImmutableArray<LaidLayer> laid = [.. piece.Filled
             .Select(l => new LaidLayer(l, mapper.Map(piece, l), DepthZones.Of(mapper, piece, l)))];
-        var portions = Portion.All(piece, laid);
+        var portions = Portion.All(piece, laid, new ReallyPoured(piece, poured, around.Catalogue).Of);
         var orders = laid.ToDictionary(l => l.Layer.Id, l => PourOrder.Usual(l.Layer, l.Map));
         var volumes = PouredVolumes.Of(piece, portions, around.Catalogue);
         return (laid, SittingWindows.Of(piece, laid, [.. piece.Sittings.Select(s => Sitting(piece, s, laid, portions[s.Id], volumes[s.Id],
@@ -119,10 +119,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
                 : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
             pour, poured is not null,
             windows,
-            poured?.Regions is { } known ? [.. steps.Select(s => s.Of).Where(r => !known.Contains(r)).Distinct()] : [],
+            poured is null ? [] : [.. steps.Where(s => !poured.HasPoured(s)).Select(s => s.Of).Distinct()],
             copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)],
             CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts),
-            Logged.CopiesLeft(piece, sitting, castings.Count(c => c.Regions is not { } all || steps.All(s => all.Contains(s.Of)))))
+            Logged.CopiesLeft(piece, sitting, castings.Count(c =>
+                c.Regions is not { } all || steps.All(s => all.Contains(s.Of)) || steps.All(c.HasPoured))))
         {
             Begun = poured is null ? []
                 : [.. poured.Regions is { } done ? done.Concat((poured.Amounts ?? []).Select(a => a.Of)) : steps.Select(s => s.Of)],

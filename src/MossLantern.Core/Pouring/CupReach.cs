@@ -9,7 +9,9 @@ namespace MossLantern.Core.Pouring;
 /// <param name="Of">The region, and whose it is.</param>
 /// <param name="Pass">Which pass over it, from 0.</param>
 /// <param name="Ml">What was poured for all copies, ml.</param>
-public sealed record PouredAmount(RegionOf Of, int Pass, double Ml);
+/// <param name="PlannedMl">What was planned when it was logged, ml; null where that is not known.</param>
+/// <param name="Done">Whether no more of it comes.</param>
+public sealed record PouredAmount(RegionOf Of, int Pass, double Ml, double? PlannedMl = null, bool Done = false);
 
 /// <summary>A pour that a cup does not reach for.</summary>
 /// <param name="LayerId">The layer of the region.</param>

@@ -133,7 +133,7 @@ internal static class PieceEndpoints
                 return NoPiece();
             }
 
-            if (!workbench.Finished(old))
+            if (!workbench.MayBePouredOver(old))
             {
                 return TypedResults.Problem(
                     title: "Not finished", detail: "Layers of this piece are still to be poured; only a finished piece can be poured over.",

@@ -92,7 +92,7 @@ public sealed record PieceRef(string Id, string Name);
 public sealed record PieceView(
     string Id, int Version, int Revision, Moment SavedAt, bool CanUndo, bool CanRedo, string? Undoes, string? Redoes,
     string Painted, Piece Piece, PlanView? Plan, string? Problem, ImmutableArray<RunView> Runs,
-    bool Finished, PieceRef? Beneath, ImmutableArray<EarlierView> Earlier);
+    bool Finished, bool MayBePouredOver, PieceRef? Beneath, ImmutableArray<EarlierView> Earlier);
 
 /// <summary>A layer of the older work that a piece is poured over, as it was logged there.</summary>
 public sealed record EarlierView(string PieceId, string PieceName, string LayerName, Moment Start, string Note);
@@ -216,7 +216,7 @@ public sealed class Workbench(
         }
 
         var kept = runs.Of(id);
-        return Changed(stored, kept, null,
+        return Changed(stored, null,
             TryPlan(stored, kept, around.Now)?.View ?? throw new UnplannableException(new InvalidOperationException(NotWorkedOut)), null);
     }
 
@@ -239,7 +239,7 @@ public sealed class Workbench(
         if (PieceJson.Write(planned.Piece) == PieceJson.Write(before.Piece))
         {
             // Nothing has become otherwise: that is no step.
-            return Changed(before, kept, planned.Plan.View, planned.Plan.View, made.Place);
+            return Changed(before, planned.Plan.View, planned.Plan.View, made.Place);
         }
 
         if (pieces.Save(id, request.BasedOn, planned.Piece, time.Now,
@@ -250,7 +250,7 @@ public sealed class Workbench(
 
         var was = known.PlanOf(before, planned.Plan.Around) is { } plan ? Shown(before.Id, before.Piece, plan) : null;
         known.Keep(stored, kept, planned.Plan.Plan, planned.Plan.Around);
-        return Changed(stored, kept, was, planned.Plan.View, made.Place);
+        return Changed(stored, was, planned.Plan.View, made.Place);
     }
 
     /// <summary>A piece with commands made. Nothing is kept.</summary>
@@ -261,10 +261,10 @@ public sealed class Workbench(
         return made.Piece is null ? throw new RefusedException(made.Place ?? "", made.Refusal!) : made;
     }
 
-    private EditedView Changed(StoredPiece stored, ImmutableArray<LoggedSitting> kept, PlanView? was, PlanView now, string? made) => new(
+    private EditedView Changed(StoredPiece stored, PlanView? was, PlanView now, string? made) => new(
         stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, time.Zone), stored.CanUndo, stored.CanRedo,
         stored.Undoes, stored.Redoes,
-        Finished(stored.Piece, kept), MarkOf(stored.Piece, around.Catalogue), stored.Piece,
+        IsFinished(now), MarkOf(stored.Piece, around.Catalogue), stored.Piece,
         new(
             was is not null && Alike(was.Ground, now.Ground) ? null : now.Ground,
             [.. now.Layers.Where(l => was?.Layers.FirstOrDefault(b => b.LayerId == l.LayerId) is not { } before || !Alike(before, l))],
@@ -308,18 +308,19 @@ public sealed class Workbench(
         ArgumentNullException.ThrowIfNull(stored);
         var zone = time.Zone;
         var kept = runs.Of(stored.Id);
-        var finished = Finished(stored.Piece, kept);
         var within = around.Now;
         var settled = worked
             ?? (known.PlanOf(stored, within) is { } before ? new(Shown(stored.Id, stored.Piece, before), before, within)
                 : TryPlan(stored, kept, within));
         known.Keep(stored, kept, settled?.Plan, settled?.Around ?? within);
         var plan = settled?.View;
+        var finished = plan is not null && IsFinished(plan);
         return new(
             stored.Id, stored.Version, stored.Revision, WorkshopTime.Local(stored.SavedAt, zone), stored.CanUndo, stored.CanRedo,
             stored.Undoes, stored.Redoes, MarkOf(stored.Piece, within.Catalogue), stored.Piece, plan, plan is null ? NotWorkedOut : null,
             [.. kept.Select(r => View(r, zone))],
             finished,
+            plan is not null && MayBePouredOver(stored.Piece, plan),
             finished && known.Documents().LastOrDefault(k => k.Plan?.BeneathId == stored.Id) is { } over
                 ? new(over.Head.Id, over.Head.Name) : null,
             [.. Earlier(stored.Piece.Ground.Old, zone)]);
@@ -361,17 +362,21 @@ public sealed class Workbench(
         "This piece cannot be worked out as it stands. Nothing of it is lost: step back to how it was before, take "
             + "its file out, or copy it.";
 
-    /// <summary>Whether every layer of a piece has been poured.</summary>
-    public bool Finished(StoredPiece stored)
+    /// <summary>Whether a piece, or one of its castings, is finished: then it can be poured over again.</summary>
+    public bool MayBePouredOver(StoredPiece stored)
     {
         ArgumentNullException.ThrowIfNull(stored);
-        return Finished(stored.Piece, runs.Of(stored.Id));
+        return View(stored).MayBePouredOver;
     }
 
-    /// <summary>A piece is finished when each region of each layer has been poured, in every copy that is wanted.</summary>
-    private static bool Finished(Piece piece, ImmutableArray<LoggedSitting> kept) =>
-        piece.Layers.All(l => Logged.IsDone(piece, l, kept)) && piece.Layers.SelectMany(piece.SittingsOf).Distinct()
-            .All(s => Logged.CopiesLeft(piece, s, kept) == 0);
+    /// <summary>A piece is finished when each pour of each layer is done, in every copy that is wanted.</summary>
+    private static bool IsFinished(PlanView plan) =>
+        plan.Layers.All(l => l.Done) && plan.Sittings.Where(s => !s.Pours.IsEmpty).All(s => s.CopiesLeft == 0);
+
+    /// <summary>Of castings one that is done is enough: it is poured over, and the others stay.</summary>
+    private static bool MayBePouredOver(Piece piece, PlanView plan) => IsFinished(plan) || (piece.Ground.Mould is not null
+        && plan.Sittings.Any(s => !s.Pours.IsEmpty) && plan.Sittings.Where(s => !s.Pours.IsEmpty)
+            .All(s => s.CopiesLeft < piece.Ground.Wanted));
 
     /// <summary>What a piece's document gives, with what was really poured of it.</summary>
     /// <exception cref="UnplannableException">It cannot be worked out.</exception>

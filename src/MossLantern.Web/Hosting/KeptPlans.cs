@@ -213,8 +213,12 @@ public sealed class KeptPlans(PieceStore pieces, RunStore runs, KeptPlanStore st
         var piece = stored.Piece;
         return new(
             stored.Id, of, FootOf(piece.Ground.Whole), piece.Layers.Length,
-            piece.Layers.Count(l => Logged.IsDone(piece, l, logged)), piece.Layers.Count(l => Logged.IsBegun(piece, l, logged)),
-            piece.Ground.Old?.PieceId, layers is null ? Unplannable : null,
+            // Until it is worked out its logs tell what is poured: all but a pass that was added after them.
+            layers is { IsEmpty: false } known ? known.Count(l => l.Done) : piece.Layers.Count(l => Logged.IsDone(piece, l, logged)),
+            layers is { IsEmpty: false } begun ? begun.Count(l => l.Poured && !l.Done)
+                : piece.Layers.Count(l => Logged.IsBegun(piece, l, logged)),
+            // One of several castings that is poured over leaves the others on the shelf.
+            piece.Ground.Old is { IsOneOfSeveral: false, PieceId: { } beneath } ? beneath : null, layers is null ? Unplannable : null,
             layers is { } all ? [.. Uncovered(piece, all, sittings).SelectMany(s => s.Windows.Select(w => new KeptWindow(
                 s.SittingId, s.LayerIds[0], s.Name, s.Poured, w.Milestone, w.Age,
                 s.Span!.Room.At(s.Span.Start) is { Origin: not Origin.Default } own ? own.Celsius : null, s.Poured && !s.Done)))] : [],

@@ -2406,6 +2406,11 @@ export interface components {
             below: boolean;
             /** @description What it is poured from; null for clear resin. */
             recipe?: null | string;
+            /**
+             * @description Whether it takes all that is left of what the region aims at: of what was poured already, by its log.
+             * @default false
+             */
+            rest: boolean;
         };
         /** @description A pool that was without a colour gets one. */
         EditAddPool: {
@@ -5554,6 +5559,7 @@ export interface components {
             problem: null | string;
             runs: components["schemas"]["RunView"][];
             finished: boolean;
+            mayBePouredOver: boolean;
             beneath: null | components["schemas"]["PieceRef"];
             earlier: components["schemas"]["EarlierView"][];
         };

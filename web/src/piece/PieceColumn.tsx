@@ -95,18 +95,19 @@ function Lying({ piece, view }: { piece: Piece; view: PieceView }) {
   );
 }
 
-/** A finished piece can be poured over again: it then lies beneath a new one. */
+/** A finished piece can be poured over again: it then lies beneath a new one. Of several castings it is one; the others stay. */
 function Again({ view }: { view: PieceView }) {
   const navigate = useNavigate();
   const pouring = useMutation(pourOver(view.id));
   const failed = said(pouring.error);
-  if (!view.finished || view.beneath) return null;
+  if (!view.mayBePouredOver || view.beneath) return null;
+  const several = (view.piece.ground.mould?.pieces ?? 1) > 1;
   const again = () =>
     pouring.mutate(undefined, { onSuccess: (made) => void navigate(`/pieces/${made.id}/ground`) });
   return (
     <>
       <button type="button" className="picture-link" onClick={again}>
-        Pour over it again
+        {several ? 'Pour over one of them again' : 'Pour over it again'}
       </button>
       {failed && <p className="say-wrong">{failed}</p>}
     </>

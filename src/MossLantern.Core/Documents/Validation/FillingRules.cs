@@ -164,8 +164,8 @@ internal static class FillingRules
             }
 
             var left = layer.AimMm(group.Key.Region) - group.Sum(f => f.Fill.TakesMm ?? 0);
-            var open = group.Count(f => f.Fill.TakesMm is null);
-            if (left < -Hair || open > 1 || (open == 1 && left <= Hair))
+            // Of several that take the rest, the lowest takes all of it, and those above it what was really left.
+            if (left < -Hair || (left <= Hair && group.Any(f => f.Fill.TakesMm is null)))
             {
                 yield return new(last.Place, string.Create(CultureInfo.InvariantCulture,
                     $"The fills of this region come to more than the {layer.AimMm(group.Key.Region):0.##} mm that it "

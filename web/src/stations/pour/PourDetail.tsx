@@ -14,7 +14,7 @@ interface Props {
 
 /** In which sitting a region is poured, how deep, and in what passes. */
 export function PourDetail({ step: { layerId, regionId }, name }: Props) {
-  const { piece, plan, sittingPlan } = useStation();
+  const { piece, plan, sittingPlan, view } = useStation();
   const { edit, say } = useEdits();
   const { usual } = useFields();
   const layer = piece.layers.find((l) => l.id === layerId)!;
@@ -29,6 +29,10 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
   const alike = (plan.layers.find((l) => l.layerId === layerId)?.regions ?? [])
     .filter((r) => r.cupId === region?.cupId && r.fits)
     .map((r) => r.id);
+  const noted = view.runs.some((r) =>
+    r.pours.some((p) => p.layerId === layerId && p.regionId === regionId && p.pouredMl != null),
+  );
+  const open = plan.layers.find((l) => l.layerId === layerId)?.openRegions.includes(regionId) ?? false;
   const others = plan.sittings.filter((s) => s.sittingId !== sittingPlan.sittingId && !s.poured);
   const pourIn = (to: string, regions: string[]) =>
     to === 'bare'
@@ -93,8 +97,13 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
             </ol>
           )}
           <StonesIn layerId={layerId} region={regionId} />
+          {noted && !open && (
+            <p className="hint">
+              All of it is poured. Give the region more depth for another pass, or pour a layer over it.
+            </p>
+          )}
           <p className="row-buttons">
-            {([true, false] as const).map((below) => (
+            {(noted ? (open ? [false] : []) : [true, false]).map((below) => (
               <button
                 key={String(below)}
                 type="button"
@@ -107,10 +116,11 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
                     sitting: null,
                     below,
                     recipe: null,
+                    rest: noted,
                   })
                 }
               >
-                {below ? 'Clear below it' : 'Clear over it'}
+                {noted ? 'Clear for the rest of it' : below ? 'Clear below it' : 'Clear over it'}
               </button>
             ))}
           </p>
