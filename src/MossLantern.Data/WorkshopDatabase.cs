@@ -1,6 +1,7 @@
 using Dapper;
 using Microsoft.Data.Sqlite;
 using NodaTime;
+using SQLitePCL;
 
 namespace MossLantern.Data;
 
@@ -76,11 +77,25 @@ public sealed class WorkshopDatabase
     /// <summary>An open connection with the workshop's settings. Dispose of it soon.</summary>
     public SqliteConnection Connect()
     {
-        var connection = new SqliteConnection(connectionString);
-        connection.Open();
+        var connection = Opened();
+        if (raw.sqlite3_get_autocommit(connection.Handle) == 0)
+        {
+            // A write that was cut off may leave its transaction open on a connection that is used again: that one is let go, and what
+            // it had not written is rolled back.
+            SqliteConnection.ClearPool(connection);
+            connection.Dispose();
+            connection = Opened();
+        }
 
         // Full: an acknowledged write survives a power cut. The setting belongs to the connection.
         connection.Execute("pragma synchronous = full");
+        return connection;
+    }
+
+    private SqliteConnection Opened()
+    {
+        var connection = new SqliteConnection(connectionString);
+        connection.Open();
         return connection;
     }
 

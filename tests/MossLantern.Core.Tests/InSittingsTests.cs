@@ -255,7 +255,8 @@ public class InSittingsTests
     private static PouredSitting Flooded(double ml, double? planned, bool done = false, string sitting = "l1", int pass = 0)
     {
         RegionOf flood = new("l1", RegionId.Parse("flood"));
-        return new(sitting, Noon.InUtc().ToInstant(), null, 22, done ? [flood] : [], [new(flood, pass, ml, planned, done)], [(flood, pass)]);
+        return new(sitting, Noon.InUtc().ToInstant(), null, 22, done ? [flood] : [], [new(flood, pass, ml, planned, done)],
+            [(flood, pass)]);
     }
 
     private static Piece OneMore(Piece piece, string? sitting, bool rest = false) =>

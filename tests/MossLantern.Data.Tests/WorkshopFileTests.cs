@@ -9,6 +9,21 @@ public sealed class WorkshopFileTests : IDisposable
 
     public void Dispose() => workshop.Dispose();
 
+    /// <summary>A connection that comes back with a transaction still open is not used again, and nothing else is stopped by it.</summary>
+    [Fact]
+    public void A_write_that_was_cut_off_stops_no_other()
+    {
+        var database = workshop.Open();
+        using (var cut = database.Connect())
+        {
+            cut.Execute("begin immediate");
+            cut.Execute("create table half (id integer)");
+        }
+
+        Assert.Equal(0, database.Write(c => c.ExecuteScalar<int>("select count(*) from sqlite_master where name = 'half'")));
+        Assert.Equal(2, database.Read(c => c.ExecuteScalar<int>("pragma synchronous")));
+    }
+
     [Fact]
     public void A_new_file_is_marked_ours_and_set_to_lose_nothing()
     {
