@@ -10,7 +10,9 @@ namespace MossLantern.Core.Grounds;
 /// <param name="XMm">Place, mm from the left.</param>
 /// <param name="YMm">Place, mm from the top.</param>
 /// <param name="Shim">Thickness to put under it; null while no tilt is known.</param>
-public sealed record StandingSupport(double XMm, double YMm, Reckoned? Shim);
+/// <param name="FromLeft">The same place from the left, with how it came about.</param>
+/// <param name="FromTop">The same place from the top.</param>
+public sealed record StandingSupport(double XMm, double YMm, Reckoned? Shim, Reckoned FromLeft, Reckoned FromTop);
 
 /// <summary>The resin of a layer, as what stands under it carries it.</summary>
 /// <param name="Poured">Whether it has been poured.</param>
@@ -83,7 +85,9 @@ public sealed record Standing(
         var baseMass = BaseMassOf(ground, catalogue);
         var oldG = OldG(ground, catalogue) / ground.Boards;
         return new(
-            [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i]))],
+            [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i],
+                Place(ground, i, "xMm", s.XMm, "box", ground.Outline.BoxWidthMm),
+                Place(ground, i, "yMm", s.YMm, "box", ground.Outline.BoxHeightMm)))],
             ground.Supports is not null,
             drift, corners, level, NeededTilt(ground, thinnest), coarse,
             Reckoned.Of(thinnest, "mm", Formulas.Thinnest, [.. toCome.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own))]),
@@ -94,6 +98,14 @@ public sealed record Standing(
                 [.. piece.Filled.Zip(layers).Where(l => l.Second.Poured).Select(l => (l.First.Name, share * l.Second.MassG))]),
             With(baseMass, oldG, [.. piece.Filled.Zip(layers).Select(l => (l.First.Name, share * l.Second.MassG))]));
     }
+
+    /// <summary>Where a support stands: where the artist put it, or at so much of the box.</summary>
+    private static Reckoned Place(Ground ground, int support, string field, double mm, string box, double boxMm) =>
+        ground.Supports is { IsDefaultOrEmpty: false }
+            ? Reckoned.Of(mm, "mm", Formulas.Stated,
+                new ReckonedInput("placed", mm, "mm", Origin.Own, FormattableString.Invariant($"ground.supports[{support}].{field}")))
+            : Reckoned.Of(mm, "mm", Formulas.SupportPlace, new ReckonedInput(box, boxMm, "mm", Origin.Reckoned),
+                new ReckonedInput("share of it", 100 * mm / boxMm, "%", Origin.Default));
 
     /// <summary>The supports of a ground: its own, or four near the corners that lie under the piece.</summary>
     public static ImmutableArray<Support> SupportsOf(Ground ground)

@@ -142,6 +142,9 @@ public static class Formulas
     /// <summary>What must be in a cup that is rounded up by itself.</summary>
     public const string CupRounded = "cup-rounded";
 
+    /// <summary>Where a usual support stands.</summary>
+    public const string SupportPlace = "support-place";
+
     /// <summary>What is in a cup that several batches fill.</summary>
     public const string CupOfBatches = "cup-of-batches";
 
@@ -528,6 +531,9 @@ public static class Formulas
         new(CastingNeed, "Casting", "copies × a copy takes × (1 + reserve ÷ 100); before what stays in cups", "mixing.md#castings"),
         new(EachCopy, "A copy", "poured ÷ copies", "mixing.md#castings"),
         new(LevelClear, "Levelling clear", "area × (highest region − this one) ÷ 10 × pieces at once", "mixing.md#sittings"),
+        new(SupportPlace, "Support",
+            "box × share of it ÷ 100; a tenth from each side, or the next place further in that lies under the piece",
+            "grounds.md#level"),
         new(CupOfBatches, "Cup", "the sum of its mixes, one from each batch", "mixing.md#one-colour-from-several-batches"),
         new(CupNone, "Cup", "regions; nothing is poured from it", "mixing.md#cup-volume"),
         new(CupMass, "Cup", "cup × density of the mix", "mixing.md#by-weight"),

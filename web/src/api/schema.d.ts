@@ -6479,6 +6479,8 @@ export interface components {
             /** Format: double */
             yMm: number;
             shim: null | components["schemas"]["Reckoned"];
+            fromLeft: components["schemas"]["Reckoned"];
+            fromTop: components["schemas"]["Reckoned"];
         };
         /**
          * @description Layouts to begin with.

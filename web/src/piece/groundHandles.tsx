@@ -140,7 +140,8 @@ export function InsertHandles({ ground, px, py, hold }: Props) {
 /** Thinner than any shim, mm. */
 const leastShim = 0.05;
 
-type Supports = PlanView['ground']['standing']['supports'];
+/** Where each support stands, and what goes under it. */
+export type Supports = Pick<PlanView['ground']['standing']['supports'][number], 'xMm' | 'yMm' | 'shim'>[];
 
 /** What the piece stands on, with the shims that go under. */
 export function SupportHandles({ supports, px, py, hold }: Omit<Props, 'ground'> & { supports: Supports }) {

@@ -5,7 +5,6 @@ import { NumberField } from '../../parts/NumberField';
 import { useEdits } from '../../parts/editing';
 import { Figure } from '../../parts/Figure';
 import { HowNumber } from '../../parts/HowNumber';
-import { useUnits } from '../../units/units';
 import { LevelLive } from './LevelLive';
 import { howLevel } from './howLevel';
 import './ground.scss';
@@ -31,7 +30,6 @@ const unread: Level = {
 /** How the piece stands: level, shims, supports, sag. */
 export function Stand({ ground, plan }: Props) {
   const { edit, say } = useEdits();
-  const units = useUnits();
   // Each panel of a set stands by itself.
   const [panel, setPanel] = useState(1);
   const others = ground.panelLevels ?? [];
@@ -162,12 +160,13 @@ export function Stand({ ground, plan }: Props) {
         {!standing.ownSupports && <em> default</em>}, as drawn
         {standing.drift && ', each with the shim to put under it'}.
       </p>
-      {standing.drift && (
+      {(standing.drift || standing.ownSupports) && (
         <ol className="shims">
           {standing.supports.map((s, i) => (
             <li key={i}>
               <span className="hint">
-                {units.part(s.xMm, 'mm').text}, {units.show(s.yMm, 'mm')}
+                <HowNumber of={s.fromLeft} label={`Support ${i + 1} from the left`} decimals={0} />,{' '}
+                <HowNumber of={s.fromTop} label={`Support ${i + 1} from the top`} decimals={0} />
               </span>
               {s.shim && <HowNumber of={s.shim} label={`Shim under support ${i + 1}`} decimals={1} />}
             </li>
