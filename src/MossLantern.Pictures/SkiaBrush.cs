@@ -223,6 +223,7 @@ public static class SkiaBrush
 
         for (var e = 0; e < edges.Count; e++)
         {
+            Effort.Check();
             var outer = painting.Paths[edges[e]];
             var material = painting.Materials.FirstOrDefault(m => m.Id == outer.Material);
             if (material?.Finish is not { } finish || TexturePaint.Of(painting, material, finish, outer.Opacity) is not { } paint)
@@ -270,6 +271,7 @@ public static class SkiaBrush
 
         void Tile(SKBitmap tile, float mm, SKBlendMode blend, float alpha)
         {
+            Effort.Check();
             using var paint = Fill(SKColors.White.WithAlpha((byte)Math.Round(255 * alpha)));
             paint.Shader = Tiles.Sized(tile, mm, pixelsPerMm);
             paint.BlendMode = blend;

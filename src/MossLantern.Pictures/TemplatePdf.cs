@@ -4,6 +4,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using SkiaSharp;
 using static MossLantern.Pictures.Print;
 
@@ -97,17 +98,27 @@ public static class TemplatePdf
             new SKDocumentPdfMetadata { Title = $"{piece.Name}, {layer.Name}: full-size template" }))
         using (var drawing = new Drawing(piece, layer, shapes, grid))
         {
-            Page(document, tiling, canvas => PageMap(canvas, drawing, tiling, catalogue));
-            for (var row = 0; row < tiling.Rows; row++)
+            try
             {
-                for (var column = 0; column < tiling.Columns; column++)
+                Page(document, tiling, canvas => PageMap(canvas, drawing, tiling, catalogue));
+                for (var row = 0; row < tiling.Rows; row++)
                 {
-                    var (r, c) = (row, column);
-                    Page(document, tiling, canvas => Tile(canvas, drawing, tiling, r, c));
+                    for (var column = 0; column < tiling.Columns; column++)
+                    {
+                        var (r, c) = (row, column);
+                        Page(document, tiling, canvas => Tile(canvas, drawing, tiling, r, c));
+                    }
                 }
-            }
 
-            document.Close();
+                Effort.Check();
+                document.Close();
+            }
+            catch
+            {
+                // Else it is written all the same when it is disposed of.
+                document.Abort();
+                throw;
+            }
         }
 
         return stream.ToArray();
@@ -115,6 +126,7 @@ public static class TemplatePdf
 
     private static void Page(SKDocument document, Tiling tiling, Action<SKCanvas> draw)
     {
+        Effort.Check();
         var canvas = document.BeginPage((float)tiling.SheetWidthMm * PointsPerMm, (float)tiling.SheetHeightMm * PointsPerMm);
         canvas.Scale(PointsPerMm);
         draw(canvas);
@@ -292,6 +304,7 @@ public static class TemplatePdf
             };
             foreach (var rings in copies.SelectMany(copy => shapes.Select(s => s.Rings.Select(copy.Of))))
             {
+                Effort.Check();
                 using var path = PathOf(rings);
                 canvas.DrawPath(path, thin);
             }
@@ -328,6 +341,7 @@ public static class TemplatePdf
             var depth = 0.0;
             for (var i = 1; i < places; i++)
             {
+                Effort.Check();
                 for (var j = 1; j < places; j++)
                 {
                     float x = sheet.Left + sheet.Width * i / places, y = sheet.Top + sheet.Height * j / places;

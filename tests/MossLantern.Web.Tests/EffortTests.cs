@@ -55,6 +55,34 @@ public class EffortTests
         Assert.True(latest < TimeSpan.FromSeconds(1), $"{where} went on for {latest.TotalMilliseconds:0} ms");
     }
 
+    /// <summary>A template is many sheets: given up, it stops between what is drawn on one, and nothing is written.</summary>
+    [Fact]
+    public async Task A_template_that_is_given_up_stops_within_a_sheet()
+    {
+        foreach (var (name, piece) in DemoDocuments.All.Where(d => d.Name is "sundew pair" or "bracken slice"))
+        {
+            var mapper = new LayerMapper();
+            var layer = piece.Filled[^1];
+            var shapes = RegionShapes.Of(mapper, piece, layer);
+            byte[] Written() => TemplatePdf.Write(piece, layer, shapes, Paper.A4, false, Catalogue.Typical);
+            Written();
+            var before = Environment.CpuUsage.TotalTime;
+            Assert.NotEmpty(Written());
+            var whole = Environment.CpuUsage.TotalTime - before;
+            using var giveUp = new CancellationTokenSource();
+            var running = Task.Run(() =>
+            {
+                Effort.Until(giveUp.Token);
+                return Written();
+            });
+            await giveUp.CancelAsync();
+            before = Environment.CpuUsage.TotalTime;
+            await Assert.ThrowsAnyAsync<OperationCanceledException>(() => running);
+            var after = Environment.CpuUsage.TotalTime - before;
+            Assert.True(after < whole / 2, $"{name}: {after.TotalMilliseconds:0} ms of {whole.TotalMilliseconds:0} after it was given up");
+        }
+    }
+
     /// <summary>Everything that one look at a piece asks for, nothing of it known from before.</summary>
     private static void Work(Piece piece)
     {

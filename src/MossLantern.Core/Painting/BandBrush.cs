@@ -66,6 +66,7 @@ internal sealed class BandBrush(LayerBrush on)
         var rim = on.Whole;
         for (var k = tones.Count; k >= 0; k--)
         {
+            Effort.Check();
             // The set below level k takes the tone that lies just inside it; the last one covers the outline.
             var tone = k < tones.Count ? tones[k] : null;
             var inside = tone
@@ -141,6 +142,7 @@ internal sealed class BandBrush(LayerBrush on)
     {
         for (var k = 0; k < map.Levels.Length; k++)
         {
+            Effort.Check();
             on.Run(map.EdgeLines[k], on.Cups[map.Strips[k].CupId], on.Cups[map.Strips[k + 1].CupId], map.Strips[k].Id);
         }
     }

@@ -1,6 +1,7 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Painting;
 
@@ -29,6 +30,7 @@ internal sealed class BandTones(LayerBrush on)
         var from = 0.0;
         for (var k = 0; k < map.Strips.Length; k++)
         {
+            Effort.Check();
             var strip = map.Strips[k];
             if (strip.Kind == RegionKind.HeartBed)
             {

@@ -30,6 +30,7 @@ internal static class Crystals
             var innerEdge = Edge(inner, count, 0.35);
             for (var i = 0; i < count; i++)
             {
+                Effort.Check();
                 var next = (i + 1) % count;
                 var tip = Point(
                     (i + random.Between(0.2, 0.8)) / count,

@@ -29,6 +29,7 @@ internal sealed class RegionBrush(LayerBrush on)
 
         foreach (var patch in map.Patches.Where(p => p.Kind is not (RegionKind.Vein or RegionKind.Wall)))
         {
+            Effort.Check();
             var path = PathText.Straight(!on.Full && patch.Draft is { } draft ? draft.Rings : Flat.Rings(patch.Area));
             if (path.Length == 0)
             {
@@ -136,6 +137,7 @@ internal sealed class RegionBrush(LayerBrush on)
         var (seed, waviness, banded) = on.Layer.Layout is FieldsLayout fields ? (fields.Seed, 13.0, true) : (7, 3, false);
         foreach (var line in GrowthLines.Of(map, on.Outline, on.Piece.Growth, seed, waviness, banded))
         {
+            Effort.Check();
             if (line.Patch.CupId is not { } id || on.Cups[id] is not { } cup
                 || CupLook.Of(on.Catalogue, on.Layer, cup) is not { CoverPerMm: > 0 } look)
             {
@@ -166,6 +168,7 @@ internal sealed class RegionBrush(LayerBrush on)
         var cupOf = map.Patches.Where(p => p.CupId is not null).ToDictionary(p => p.Id, p => on.Cups[p.CupId!]);
         foreach (var border in map.Borders())
         {
+            Effort.Check();
             if (cupOf.TryGetValue(border.First, out var one) && cupOf.TryGetValue(border.Second, out var other))
             {
                 on.Run(PathText.Open(border.Lines), one, other, border.First);

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using NetTopologySuite.Geometries;
 
 namespace MossLantern.Core.Map;
@@ -58,6 +59,7 @@ public static class RegionShapes
         var sets = Contours.Trace(map.Grid, map.Field, map.Levels);
         for (var k = 0; k < map.Strips.Length; k++)
         {
+            Effort.Check();
             // Corners of one set may touch at a grid node; that is mended here.
             var upTo = k < sets.Length
                 ? Flat.Shared(sets[k].Count == 0 ? new Polygon(null)
