@@ -308,6 +308,8 @@ public sealed class RunApiTests : IDisposable
             .Select(p => (double)p!["pourMl"]!["value"]!).ToList();
         Assert.Equal([0.75 * all, 0.25 * all], passes, (a, b) => Math.Abs(a - b) < 1e-6);
         Assert.Equal([region], view["plan"]!["layers"]![0]!["openRegions"]!.AsArray().Select(r => (string)r!));
+        var toCome = Assert.Single(view["plan"]!["sittings"]![0]!["pours"]!.AsArray(), p => !(bool)p!["done"]!)!;
+        Assert.Equal((region, 1), ((string)toCome["regionId"]!, (int)toCome["pass"]!));
 
         told.Add((JsonNode)new JsonObject { ["regionId"] = region, ["pass"] = 1, ["pouredMl"] = 0.25 * all });
         view = await Log(view, basedOn: 1, pours: told.ToJsonString());

@@ -109,7 +109,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
             .GroupBy(c => c.CupId).ToDictionary(g => g.Key, g => g.Select(c => c.Part).ToImmutableArray());
         var cups = CupPlanner.Plan(lead, recipes, volumes, id => parts.GetValueOrDefault(id, CupPart.Whole(false)), around,
             sitting.CupChoices);
-        var steps = PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts);
+        ImmutableArray<PlannedPour> steps = [.. PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts)
+            .Select(s => s with { Done = poured?.HasPoured(s) == true })];
         var windows = pour is null || inOrder.IsEmpty ? []
             : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), CureWindows.Left(piece.Ground.Base?.Material));
         return new(
@@ -119,7 +120,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
                 : string.Join(" ", layers.Select(l => $"{l.Layer.Name}: {orders[l.Layer.Id].Says}")),
             pour, poured is not null,
             windows,
-            poured is null ? [] : [.. steps.Where(s => !poured.HasPoured(s)).Select(s => s.Of).Distinct()],
+            poured is null ? [] : [.. steps.Where(s => !s.Done).Select(s => s.Of).Distinct()],
             copies, [.. Castings(piece.Ground, copies, inOrder, lead, around)],
             CupReach.Of(sitting, recipes, cups, inOrder, copies, poured?.Amounts),
             Logged.CopiesLeft(piece, sitting, castings.Count(c =>

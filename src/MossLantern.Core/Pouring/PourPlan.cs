@@ -13,8 +13,9 @@ namespace MossLantern.Core.Pouring;
 /// <param name="LeftInCupMl">What should be left in the cup after it, ml, loss included; null where it is mixed by eye.</param>
 /// <param name="Pass">Which pass of the sitting over the region, from 0.</param>
 /// <param name="EachMl">How much for each copy, ml; null where there is one.</param>
+/// <param name="Done">Whether it was poured, by the log of the sitting.</param>
 public sealed record PlannedPour(string LayerId, RegionId RegionId, string CupId, Reckoned PourMl,
-    Reckoned? LeftInCupMl, int Pass = 0, Reckoned? EachMl = null)
+    Reckoned? LeftInCupMl, int Pass = 0, Reckoned? EachMl = null, bool Done = false)
 {
     /// <summary>The region, and whose it is.</summary>
     internal RegionOf Of => new(LayerId, RegionId);

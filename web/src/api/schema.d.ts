@@ -5599,6 +5599,11 @@ export interface components {
              */
             pass: number;
             eachMl?: null | components["schemas"]["Reckoned"];
+            /**
+             * @description Whether it was poured, by the log of the sitting.
+             * @default false
+             */
+            done: boolean;
         };
         /** @description The colour of a pool. */
         PoolColour: {

@@ -19,7 +19,10 @@ const sitting = (poured: boolean, ...open: string[]) =>
   ({
     poured,
     openRegions: open.map((region) => ({ layerId: 'l1', region })),
-    pours: [step('a'), step('b'), step('c'), step('x', 'l2'), step('a')],
+    pours: [step('a'), step('b'), step('c'), step('x', 'l2'), step('a')].map((s) => ({
+      ...s,
+      done: poured && !(s.layerId === 'l1' && open.includes(s.regionId)),
+    })),
   }) as unknown as SittingView;
 
 const marks = (of: SittingView) => {
@@ -57,4 +60,10 @@ it('stands in the layer, and parts numbers that would lie over each other', () =
   expect(Math.abs(x! - 60) >= 24 || Math.abs(y! - 40) >= 24).toBe(true);
   // The one that was moved points to where it belongs.
   expect(container.querySelectorAll('path')).toHaveLength(1);
+});
+
+it('leaves out the turn of a pass that is poured where another lies over it', () => {
+  const half = sitting(true, 'a');
+  const [first, ...others] = half.pours;
+  expect(marks({ ...half, pours: [{ ...first!, done: true }, ...others] })).toContain('5 next');
 });

@@ -10,9 +10,6 @@ interface Props {
   frame: Frame;
 }
 
-const isOpen = (sitting: SittingView, layerId: string, region: string) =>
-  !sitting.poured || sitting.openRegions.some((r) => r.layerId === layerId && r.region === region);
-
 /** The order of the pours, written where each of them goes: what is poured is ticked, the next one stands out. */
 export function OrderMarks({ layer, sitting, frame }: Props) {
   const next = nextOf(sitting);
@@ -21,11 +18,12 @@ export function OrderMarks({ layer, sitting, frame }: Props) {
       layer={layer}
       frame={frame}
       of={(id) => {
-        const turns = sitting.pours.flatMap((s, i) =>
-          s.layerId === layer.layerId && s.regionId === id ? [i + 1] : [],
+        const own = sitting.pours.flatMap((s, i) =>
+          s.layerId === layer.layerId && s.regionId === id ? [{ turn: i + 1, done: s.done }] : [],
         );
-        if (turns.length === 0) return null;
-        if (!isOpen(sitting, layer.layerId, id)) return { words: '✓', state: 'poured' };
+        if (own.length === 0) return null;
+        const turns = own.filter((s) => !s.done).map((s) => s.turn);
+        if (turns.length === 0) return { words: '✓', state: 'poured' };
         const first = next?.layerId === layer.layerId && next.regionId === id;
         return { words: turns.join('+'), state: first ? 'next' : 'to-come' };
       }}
@@ -49,7 +47,7 @@ export function Threads({ layer, sitting, frame, height }: Props & { height: num
   const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));
   const threads = sitting.pours.flatMap((step, i) => {
     const to = step.layerId === layer.layerId ? middleOf(layer, step.regionId, frame) : null;
-    if (!to || !isOpen(sitting, step.layerId, step.regionId)) return [];
+    if (!to || step.done) return [];
     const y = (height * (cups.indexOf(step.cupId) + 0.5)) / cups.length;
     return [{ i, step, d: `M0 ${y}C${0.4 * to.x} ${y - 24} ${0.7 * to.x} ${to.y - 30} ${to.x} ${to.y}` }];
   });

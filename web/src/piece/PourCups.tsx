@@ -22,12 +22,7 @@ export function PourCups({ layer, plan, picks: { chosen, pointed, onChoose, onPo
     return cup && volume ? [{ cup, volume }] : [];
   });
   const largest = Math.max(120, ...cups.map(({ volume }) => sizeFor(volume.mixMl.value)));
-  const isLeft = (cupId: string) =>
-    !plan.poured ||
-    plan.pours.some(
-      (s) =>
-        s.cupId === cupId && plan.openRegions.some((r) => r.layerId === s.layerId && r.region === s.regionId),
-    );
+  const isLeft = (cupId: string) => plan.pours.some((s) => s.cupId === cupId && !s.done);
   return (
     <ol className="pour-cups" aria-label="Cups, in pour order" data-many={cups.length > 7 || undefined}>
       {cups.map(({ cup, volume }) => (

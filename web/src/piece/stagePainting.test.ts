@@ -85,6 +85,7 @@ describe('the painting of a station', () => {
       ...sitting,
       poured: true,
       openRegions: [{ layerId: 'l1', region: 'bone' }],
+      pours: sitting.pours.map((s) => ({ ...s, done: s.regionId !== 'bone' })),
     } as SittingView;
     expect(isOpen(layer(true, 'bone'), 'moss')).toBe(false);
     const got = paintingAt('pour', painting, { layer: layer(true, 'bone'), sitting: begun, drafted: null });

@@ -22,7 +22,7 @@ export function openAt(
   ground: Ground,
   groundPlan: Pick<PlanView['ground'], 'preparation'>,
 ): Open {
-  const poured = sitting.pours.length - sitting.openRegions.length;
+  const toCome = sitting.pours.filter((s) => !s.done).length;
   switch (station) {
     case 'ground': {
       const steps = groundPlan.preparation;
@@ -61,7 +61,7 @@ export function openAt(
       if (sitting.pours.length === 0) return { share: 0, words: 'nothing to pour', empty: true };
       if (sitting.done) return { share: 1, words: 'poured' };
       return sitting.poured
-        ? { share: poured / sitting.pours.length, words: `${sitting.openRegions.length} to pour` }
+        ? { share: 1 - toCome / sitting.pours.length, words: `${toCome} to pour` }
         : { share: 0, words: some(sitting.pours.length, 'pour') };
     case 'cure':
       if (sitting.poured)

@@ -52,11 +52,7 @@ export function timesPoured({ set, mould }: Piece['ground']): { of: string; word
 }
 
 /** The first pour of a sitting that is still to come. */
-export const nextOf = (sitting: SittingView) =>
-  sitting.pours.find(
-    (s) =>
-      !sitting.poured || sitting.openRegions.some((r) => r.layerId === s.layerId && r.region === s.regionId),
-  );
+export const nextOf = (sitting: SittingView) => sitting.pours.find((s) => !s.done);
 
 /** The ways of laying out, in the words of the sentence that chooses one. */
 export const layoutKinds = [

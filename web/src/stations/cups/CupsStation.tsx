@@ -386,7 +386,7 @@ function PouredOff({ cup, plan, from }: { cup: Recipe; plan: CupVolume; from: Ba
       )}
       {from.length > 1 && (
         <p>
-          {cup.name} is mixed {inGoes(from.length)}, and each is poured while the one before it still runs.
+          {cup.name} is mixed {inGoes(from.length)}. Pour each while the one before it still runs.
         </p>
       )}
       {told.map((b) => {

@@ -33,6 +33,8 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
     r.pours.some((p) => p.layerId === layerId && p.regionId === regionId && p.pouredMl != null),
   );
   const open = plan.layers.find((l) => l.layerId === layerId)?.openRegions.includes(regionId) ?? false;
+  // What is left is taken by a pass over what was poured.
+  const taken = passes.length > 1 && passes.at(-1)!.fill.depthMm == null;
   const others = plan.sittings.filter((s) => s.sittingId !== sittingPlan.sittingId && !s.poured);
   const pourIn = (to: string, regions: string[]) =>
     to === 'bare'
@@ -103,7 +105,7 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
             </p>
           )}
           <p className="row-buttons">
-            {(noted ? (open ? [false] : []) : [true, false]).map((below) => (
+            {(noted ? (open && !taken ? [false] : []) : [true, false]).map((below) => (
               <button
                 key={String(below)}
                 type="button"
