@@ -23,6 +23,7 @@ export function openAt(
   groundPlan: Pick<PlanView['ground'], 'preparation'>,
 ): Open {
   const toCome = sitting.pours.filter((s) => !s.done).length;
+  const poured = sitting.pours.length - toCome;
   switch (station) {
     case 'ground': {
       const steps = groundPlan.preparation;
@@ -61,7 +62,7 @@ export function openAt(
       if (sitting.pours.length === 0) return { share: 0, words: 'nothing to pour', empty: true };
       if (sitting.done) return { share: 1, words: 'poured' };
       return sitting.poured
-        ? { share: 1 - toCome / sitting.pours.length, words: `${toCome} to pour` }
+        ? { share: poured / sitting.pours.length, words: `${toCome} to pour` }
         : { share: 0, words: some(sitting.pours.length, 'pour') };
     case 'cure':
       if (sitting.poured)
