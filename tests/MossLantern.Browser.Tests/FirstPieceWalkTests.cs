@@ -68,7 +68,7 @@ public sealed class FirstPieceWalkTests(SharedWorkshop shared) : WorkshopCase(sh
         var mix = Number(page.Focused.GetAttribute("aria-label")!, ": ", " ml");
         Assert.InRange(mix, 10, 100);
         page.Press(Keys.Enter);
-        page.WaitForText("need = (regions + edges) × (1 + reserve ÷ 100)");
+        page.WaitForText("need = ((regions + edges) × (1 + reserve ÷ 100)");
         page.WaitForText("default");
         page.Press(Keys.Escape);
         foreach (var part in (string[])["Resin of batch 1", "Hardener of batch 1", "Colourant"])

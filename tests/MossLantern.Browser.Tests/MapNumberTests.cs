@@ -127,7 +127,7 @@ public sealed class MapNumberTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = Opened("/pieces/marsh-light/cups?layer=layer-1");
         var before = page.Find("button", "Mix for amber").GetAttribute("aria-label");
         page.Click("button", "Mix for amber");
-        page.WaitForText("need = (regions + edges) × (1 + reserve ÷ 100)");
+        page.WaitForText("need = ((regions + edges) × (1 + reserve ÷ 100)");
         page.Write("reserve", "25");
         Waiting.Until(() => page.Find("button", "Mix for amber").GetAttribute("aria-label") != before, "the cup to follow");
         page.WaitUntilKept();
