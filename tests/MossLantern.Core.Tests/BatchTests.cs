@@ -261,7 +261,7 @@ public class BatchTests
 
     [Theory]
     [InlineData("a batch without cups", "at least one cup")]
-    [InlineData("a cup twice", "stands once in a batch")]
+    [InlineData("a cup twice", "each of its cups once")]
     [InlineData("a mixed cup", "not filled from others")]
     [InlineData("a cup of another piece", "not filled from others")]
     [InlineData("a jug of nothing", "Jug must be from 20 to 20000 ml")]

@@ -130,7 +130,7 @@ public sealed class WeighingApiTests : IDisposable
         wrong.First(b => b!["shares"] is not null)!["shares"]![0]!["percent"] = 20;
         var refused = await Problem(await host.TryEdit(kept, Do("arrange-batches", ("sitting", "layer-1"), ("batches", wrong))),
             HttpStatusCode.BadRequest);
-        Assert.Contains("100 % together", refused["errors"]!.ToJsonString(), StringComparison.Ordinal);
+        Assert.Contains("add up to 100 %", refused["errors"]!.ToJsonString(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -86,8 +86,8 @@ public sealed record Standing(
         var oldG = OldG(ground, catalogue) / ground.Boards;
         return new(
             [.. supports.Select((s, i) => new StandingSupport(s.XMm, s.YMm, shims[i],
-                Place(ground, i, "xMm", s.XMm, "box", ground.Outline.BoxWidthMm),
-                Place(ground, i, "yMm", s.YMm, "box", ground.Outline.BoxHeightMm)))],
+                Place(ground, i, "xMm", s.XMm, ground.Outline.BoxWidthMm),
+                Place(ground, i, "yMm", s.YMm, ground.Outline.BoxHeightMm)))],
             ground.Supports is not null,
             drift, corners, level, NeededTilt(ground, thinnest), coarse,
             Reckoned.Of(thinnest, "mm", Formulas.Thinnest, [.. toCome.Select(l => new ReckonedInput(l.Name, l.DepthMm, "mm", Origin.Own))]),
@@ -100,11 +100,11 @@ public sealed record Standing(
     }
 
     /// <summary>Where a support stands: where the artist put it, or at so much of the box.</summary>
-    private static Reckoned Place(Ground ground, int support, string field, double mm, string box, double boxMm) =>
+    private static Reckoned Place(Ground ground, int support, string field, double mm, double boxMm) =>
         ground.Supports is { IsDefaultOrEmpty: false }
             ? Reckoned.Of(mm, "mm", Formulas.Stated,
                 new ReckonedInput("placed", mm, "mm", Origin.Own, FormattableString.Invariant($"ground.supports[{support}].{field}")))
-            : Reckoned.Of(mm, "mm", Formulas.SupportPlace, new ReckonedInput(box, boxMm, "mm", Origin.Reckoned),
+            : Reckoned.Of(mm, "mm", Formulas.SupportPlace, new ReckonedInput("box", boxMm, "mm", Origin.Reckoned),
                 new ReckonedInput("share of it", 100 * mm / boxMm, "%", Origin.Default));
 
     /// <summary>The supports of a ground: its own, or four near the corners that lie under the piece.</summary>

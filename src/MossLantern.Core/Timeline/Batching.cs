@@ -79,7 +79,7 @@ internal sealed class Batching
         }
 
         var ways = Enumerable.Range(2, MostShares - 1).Select(n => (Count: n, Run: Run([CupOf(group[0].CupId, 100.0 / n)])))
-            .TakeWhile(w => on.Tools.IsMeasurable(w.Run.MixMl)).ToList();
+            .TakeWhile(w => on.Tools.IsMeasurable(w.Run.MixMl));
         var best = ways.FirstOrDefault(w => w.Run.CanBe) is { Run: not null } fits ? fits
             : whole.Fits == Unfit.Jug ? ways.FirstOrDefault(w => w.Run.Fits != Unfit.Jug) : default;
         return best.Run is null ? [group] : Enumerable.Repeat((IReadOnlyList<BatchCup>)[best.Run.Cups[0]], best.Count);
@@ -343,8 +343,8 @@ internal sealed class Batching
                 var holds = Cure(begun + held.Seconds / 60, "min", new ReckonedInput("depth", mm, "mm", Origin.Reckoned));
                 var late = next.FromMinutes - holds.Value;
                 found[next.Batch] = new(holds, late <= 0 ? null : new(
-                    $"This batch of {recipes[hands.Pours[pour].ClockOf].Name} comes {{0}} after the one before it keeps its edge: the two do "
-                        + "not run into each other.",
+                    $"This mix of {recipes[hands.Pours[pour].ClockOf].Name} comes {{0}} after the one before it keeps its edge: the two "
+                        + "will not run together.",
                     [Reckoned.Of(late, "min", Formulas.Stated, new ReckonedInput("late", late, "min", Origin.Reckoned))]));
             });
         }

@@ -10,6 +10,7 @@ import { NumberField } from '../parts/NumberField';
 import { useLive } from '../parts/live';
 import { fixed, markDecimals } from '../units/format';
 import { useUnits } from '../units/units';
+import { capital } from '../units/words';
 import { judgedGrams, barOf, withinOf } from './weigh';
 import { TwoCups } from './TwoCups';
 import { useSilence } from './useSilence';
@@ -102,13 +103,9 @@ function Weighing({ id, sitting, view }: { id: string; sitting: string; view: Sc
       {step ? (
         <>
           <h1>
-            {step.name[0]!.toUpperCase() + step.name.slice(1)} <small>into {step.into}</small>
+            {capital(step.name)} <small>into {step.into}</small>
           </h1>
-          {step.dose?.prepare && (
-            <p className="weigh-prepare">
-              {step.dose.prepare[0]!.toUpperCase() + step.dose.prepare.slice(1)}.
-            </p>
-          )}
+          {step.dose?.prepare && <p className="weigh-prepare">{capital(step.dose.prepare)}.</p>}
           {marked ? (
             <>
               <p className="weigh-now">

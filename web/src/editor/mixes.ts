@@ -1,4 +1,5 @@
 import type { CupVolume } from '../api/client';
+import { inWords } from '../units/words';
 
 /** What a batch fills of a cup: the cup itself where no other batch does. */
 export function mixIn(cup: CupVolume, batchId: string): CupVolume {
@@ -16,10 +17,8 @@ export function mixWords(cup: CupVolume, batchId: string) {
   return mix ? `${mix.number} of ${cup.mixes.length}` : null;
 }
 
-const numbers = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
-
 /** In how many goes a cup is mixed, in words. */
-export const inGoes = (mixes: number) => `in ${numbers[mixes] ?? mixes} ${mixes === 1 ? 'go' : 'goes'}`;
+export const inGoes = (mixes: number) => `in ${inWords(mixes)} ${mixes === 1 ? 'go' : 'goes'}`;
 
 /** How much is in each vessel that stands on the bench, ml. */
 export const vesselsMl = (cups: CupVolume[]) =>

@@ -200,7 +200,7 @@ internal static class FillingRules
             }
             else if (!Unique(batch.RecipeIds))
             {
-                yield return new($"{place}.recipeIds", "A cup stands once in a batch.");
+                yield return new($"{place}.recipeIds", "A batch names each of its cups once.");
             }
 
             foreach (var failure in Shares(batch, often, place))
@@ -218,7 +218,7 @@ internal static class FillingRules
             }
             else if (!(Math.Abs(batches.Where(b => b.RecipeIds.Contains(id)).Sum(b => b.PercentOf(id)) - 100) <= PercentHair))
             {
-                yield return new($"{at}.batches", "The shares that several batches have in a cup are 100 % together.");
+                yield return new($"{at}.batches", "The shares of one cup in its batches must add up to 100 %.");
             }
         }
     }
@@ -234,7 +234,7 @@ internal static class FillingRules
             .SetEquals(batch.RecipeIds.Where(id => often[id] > 1)))
         {
             yield return new($"{place}.shares",
-                "A batch has one share in each of its cups that other batches fill too, and in no other cup.");
+                "Where several batches fill one cup, each names its share of that cup once; a cup of one batch has no share.");
         }
 
         foreach (var (share, of) in shares.Select((s, i) => (s, At($"{place}.shares", i))))

@@ -1,5 +1,6 @@
 import { useRef } from 'react';
 import type { BatchPlan } from '../../api/client';
+import { inGoes, mixIn, mixWords, vesselsMl } from '../../editor/mixes';
 import { markDecimals } from '../../units/format';
 import { HowNumber } from '../../parts/HowNumber';
 import { Told } from '../../parts/Told';
@@ -10,7 +11,6 @@ import type { Picks } from '../usePull';
 import { cupButton, usePull } from '../usePull';
 import { Jug } from './Jug';
 import { Streams } from './Streams';
-import { inGoes, mixIn, mixWords, vesselsMl } from '../../editor/mixes';
 import { jugHeight, largestOf, manyCups } from './tallest';
 
 interface Props {

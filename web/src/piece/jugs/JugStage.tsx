@@ -1,14 +1,15 @@
 import { useRef } from 'react';
 import type { BatchPlan } from '../../api/client';
 import { arrange, arranged, joined, moved, split } from '../../editor/batches';
+import { isDrawnFrom } from '../../editor/filled';
+import { vesselsMl } from '../../editor/mixes';
 import { useEdits } from '../../parts/editing';
+import { useMost } from '../../parts/fields';
 import { useSize } from '../../parts/useSize';
 import { useStation } from '../../stations/station';
 import type { Picks } from '../usePull';
 import { BatchRow } from './BatchRow';
 import { tallestFor } from './tallest';
-import { isDrawnFrom } from '../../editor/filled';
-import { vesselsMl } from '../../editor/mixes';
 import { useCarry } from './useCarry';
 import './JugStage.scss';
 
@@ -26,6 +27,7 @@ export function JugStage({ picks }: { picks: Picks }) {
   const mayBeApart = (batch: BatchPlan) =>
     !isDrawnFrom(piece, batch.cupIds[0]!) &&
     (batch.problems.length > 0 || batch.grade !== 'fine' || batch.cups[0]!.percent < 100);
+  const takesMore = all.length < useMost('sittings.batches');
   const stage = useRef<HTMLElement>(null);
   const room = useSize(stage);
   const tallest = tallestFor(
@@ -49,7 +51,9 @@ export function JugStage({ picks }: { picks: Picks }) {
           carried={carried?.from === batch.id ? carried.cup : null}
           onTake={open ? take : null}
           onSplit={
-            open && (batch.cupIds.length > 1 || mayBeApart(batch)) ? () => to(split(now, batch.id)) : null
+            open && takesMore && (batch.cupIds.length > 1 || mayBeApart(batch))
+              ? () => to(split(now, batch.id))
+              : null
           }
           onJoin={open && i > 0 ? () => to(joined(now, batch.id)) : null}
         />

@@ -3,10 +3,9 @@ import { arrange, arranged, eachByItself } from '../../editor/batches';
 import { Told } from '../../parts/Told';
 import { focusField, useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
+import { capital, inWords } from '../../units/words';
 import { useStation } from '../../stations/station';
 import './WhyBatches.scss';
-
-const counted = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
 
 /** Why there are so many batches, and other ways to mix. */
 export function WhyBatches() {
@@ -25,7 +24,7 @@ export function WhyBatches() {
     <section className="why-batches" aria-label="Why these batches">
       {all.length > 0 && (
         <div className="why-reasons">
-          <h2>{proposed ? `${counted[all.length] ?? all.length} ${batches}` : 'Your own batches'}</h2>
+          <h2>{proposed ? `${capital(inWords(all.length))} ${batches}` : 'Your own batches'}</h2>
           {why.length > 0 && (
             <ul>
               {why.map((because, i) => (

@@ -8,6 +8,7 @@ import { HowNumber } from '../../parts/HowNumber';
 import { PhotoColour } from '../../parts/PhotoColour';
 import { ShadeBoard } from '../../parts/ShadeBoard';
 import { useUnits } from '../../units/units';
+import { capital } from '../../units/words';
 import { useColourantNames } from '../cups/recipe/colourants';
 import { Mixtures, useMixtures } from '../cups/recipe/FindColour';
 import { useStation } from '../station';
@@ -344,5 +345,3 @@ const loadOf = (dose: Recipe['doses'][number]) =>
   dose.byEye
     ? 'by eye'
     : `${Number(dose.percent.toFixed(2))} % ${dose.by === 'volume' ? 'by volume' : ''}`.trim();
-
-const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);

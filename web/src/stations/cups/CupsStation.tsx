@@ -6,7 +6,7 @@ import { arrange, arranged, inMixes, moved } from '../../editor/batches';
 import { ChoiceAt, NumberAt, TextAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
-import { useFields } from '../../parts/fields';
+import { useFields, useMost } from '../../parts/fields';
 import type { BatchPlan, CupVolume, Recipe, Reckoned } from '../../api/client';
 import { HowNumber } from '../../parts/HowNumber';
 import { markDecimals } from '../../units/format';
@@ -350,8 +350,8 @@ function PouredOff({ cup, plan, from }: { cup: Recipe; plan: CupVolume; from: Ba
   const { piece, sittingPlan } = useStation();
   const { edit } = useEdits();
   const { all } = sittingPlan.batches;
-  const [batch] = from;
-  if (!batch) return null;
+  const mostBatches = useMost('sittings.batches');
+  if (from.length === 0) return null;
   const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
   const now = arranged(all, own);
   const to = (batches: typeof now) => edit(arrange(sittingPlan.sittingId, batches));
@@ -363,46 +363,14 @@ function PouredOff({ cup, plan, from }: { cup: Recipe; plan: CupVolume; from: Ba
   const told = from.length > mostTold ? tightest.slice(0, 1) : from;
   return (
     <section className="poured-off" aria-label={`Batch of ${cup.name}`}>
-      {from.length === 1 && (
-        <Choice
-          label={`${cup.name} is`}
-          value={batch.id}
-          choices={[
-            ...all.map(
-              (b, i) =>
-                [
-                  b.id,
-                  b.cupIds.length === 1 && b.id === batch.id
-                    ? `batch ${i + 1}, mixed in its own cup`
-                    : `poured off batch ${i + 1}`,
-                ] as const,
-            ),
-            ...(batch.cupIds.length > 1 ? [['own', 'mixed in its own cup'] as const] : []),
-          ]}
-          onChange={(id) =>
-            id === batch.id ? undefined : to(moved(now, cup.id, batch.id, id === 'own' ? null : id))
-          }
-        />
-      )}
       {from.length > 1 && (
         <p>
           {cup.name} is mixed {inGoes(from.length)}. Pour each while the one before it still runs.
         </p>
       )}
-      {told.map((b) => {
-        const clock = clockOf(b);
-        const which = mixWords(plan, b.id);
-        const name = which ? `${cup.name}, ${which}` : cup.name;
-        return (
-          <p key={b.id} className="hint">
-            {which ? `The last of mix ${which} is poured ` : 'The last of it is poured '}
-            <HowNumber of={clock.pouredMinutes} label={`${name} poured`} decimals={0} /> after mixing, at{' '}
-            <HowNumber of={clock.celsius} label={`${name} is at`} decimals={0} />, with{' '}
-            <HowNumber of={clock.inHandMinutes} label={`${name} in hand`} decimals={0} /> of working time
-            left.
-          </p>
-        );
-      })}
+      {told.map((b) => (
+        <PouredOffOne key={b.id} cup={cup} which={mixWords(plan, b.id)} batch={b} />
+      ))}
       {open && (
         <p className="mixes">
           {from.length > 1 && (
@@ -410,7 +378,7 @@ function PouredOff({ cup, plan, from }: { cup: Recipe; plan: CupVolume; from: Ba
               Mix it {inGoes(from.length - 1)}
             </button>
           )}
-          {from.length < mostMixes && (
+          {all.length < mostBatches && (
             <button type="button" className="btn btn-outline-primary" onClick={() => mixes(from.length + 1)}>
               Mix it {inGoes(from.length + 1)}
             </button>
@@ -421,11 +389,48 @@ function PouredOff({ cup, plan, from }: { cup: Recipe; plan: CupVolume; from: Ba
   );
 }
 
+/** The batch that a cup, or a mix of it, is poured off, and how it stands when that has been poured. */
+function PouredOffOne({ cup, which, batch }: { cup: Recipe; which: string | null; batch: BatchPlan }) {
+  const { piece, sittingPlan } = useStation();
+  const { edit } = useEdits();
+  const { all } = sittingPlan.batches;
+  const own = piece.sittings.find((s) => s.id === sittingPlan.sittingId)?.batches;
+  const clock = batch.cups.find((c) => c.cupId === cup.id)!;
+  const name = which ? `${cup.name}, ${which}` : cup.name;
+  const to = (id: string) =>
+    edit(
+      arrange(sittingPlan.sittingId, moved(arranged(all, own), cup.id, batch.id, id === 'own' ? null : id)),
+    );
+  return (
+    <>
+      <Choice
+        label={`${name} is`}
+        value={batch.id}
+        choices={[
+          ...all.map(
+            (b, i) =>
+              [
+                b.id,
+                b.cupIds.length === 1 && b.id === batch.id
+                  ? `batch ${i + 1}, mixed in its own cup`
+                  : `poured off batch ${i + 1}`,
+              ] as const,
+          ),
+          ...(batch.cupIds.length > 1 ? [['own', 'mixed in its own cup'] as const] : []),
+        ]}
+        onChange={(id) => (id === batch.id ? undefined : to(id))}
+      />
+      <p className="hint">
+        The last of it is poured <HowNumber of={clock.pouredMinutes} label={`${name} poured`} decimals={0} />{' '}
+        after mixing, at <HowNumber of={clock.celsius} label={`${name} is at`} decimals={0} />, with{' '}
+        <HowNumber of={clock.inHandMinutes} label={`${name} in hand`} decimals={0} /> of working time left.
+      </p>
+    </>
+  );
+}
+
 /** Of so many mixes each is told by itself. */
 const mostTold = 3;
-
-/** In more goes nobody mixes one colour. */
-const mostMixes = 16;
 
 interface MakersProps {
   layer: FilledLayer;

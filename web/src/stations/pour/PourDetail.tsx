@@ -122,7 +122,7 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
                   })
                 }
               >
-                {noted ? 'Clear for the rest of it' : below ? 'Clear below it' : 'Clear over it'}
+                {noted ? 'Fill the rest with clear' : below ? 'Clear below it' : 'Clear over it'}
               </button>
             ))}
           </p>

@@ -8,6 +8,7 @@ import { HowNumber } from '../../../parts/HowNumber';
 import { NumberField } from '../../../parts/NumberField';
 import { useMaterials } from '../../materials';
 import { usePots } from '../../../parts/pots';
+import { capital } from '../../../units/words';
 import { useStation } from '../../station';
 import { byOf, colourantsOf, pick, picked, unitNames, withNow } from './colourants';
 import type { DoseUnit } from './colourants';
@@ -219,7 +220,7 @@ function OneDose({ cup, at, told, plan, unit, setUnit }: OneProps) {
           </span>
         )}
       </p>
-      {told?.prepare && <p className="hint">{told.prepare[0]!.toUpperCase() + told.prepare.slice(1)}.</p>}
+      {told?.prepare && <p className="hint">{capital(told.prepare)}.</p>}
       {pot && <p className="hint">From the pot {pot}: what goes in is taken off what is left in it.</p>}
       {told?.over && told.load && (
         <p className="finding mend">
