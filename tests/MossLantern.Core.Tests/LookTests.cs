@@ -112,6 +112,23 @@ public class LookTests
             Assert.Equal(Corners(top.Outline).Count, Corners(below.Outline).Count);
         }, iter: 20);
 
+    [Theory]
+    [InlineData(1, 1)]
+    [InlineData(12, 1)]
+    [InlineData(12, 5)]
+    public void Castings_of_one_mould_look_alike_from_below_and_from_above(int pieces, int cavities)
+    {
+        Piece Cast(int of, int in1) => Casting(First, Second) is var one
+            ? one with { Ground = one.Ground with { Mould = new(12, CapacityFrom.Dimensions, null, of, in1, 0) } } : one;
+        foreach (var look in new[] { Below, new Look(), Wet })
+        {
+            var (alone, many) = (Planner.Paint(Cast(1, 1), null, PaintDetail.Full, look),
+                Planner.Paint(Cast(pieces, cavities), null, PaintDetail.Full, look));
+            Assert.Equal(alone.Paths, many.Paths);
+            Assert.Equal(alone.Outline, many.Outline);
+        }
+    }
+
     [Fact]
     public void A_mirrored_pair_from_below_has_its_panels_the_other_way_round()
     {

@@ -111,6 +111,14 @@ public class TrueNumbersTests
         Assert.Equal((outer * 2 + (outer - inner) * 10) / 1000, Ml(Plan(grown)), 0.2);
         Assert.Equal(10, Rework.Grown(grown.Ground, 20).Old!.StandsMm);
 
+        // A slice stands as high as its board and its resin; of one that nobody knows it is said.
+        var slice = Samples.Piece(
+            new(new RoundOutline(200), EdgeStyle.Walled, 12, "#ffffff", new(PieceKind.Slice, BaseMaterial.Mdf, 6)), Flood(3));
+        var again = Rework.Over(slice, "slice");
+        again = again with { Ground = Rework.Grown(again.Ground, 30) };
+        Assert.Equal(9, again.Ground.Old!.StandsMm);
+        Assert.Equal((outer * 2 + (outer - inner) * 9) / 1000, Ml(Plan(again)), 0.2);
+
         // On a board the old face stands as high as is said.
         var board = Rework.OverUnknown(Samples.Panel());
         Assert.Equal(0, Rework.Grown(board, 30).Old!.StandsMm);

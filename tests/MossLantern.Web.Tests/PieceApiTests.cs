@@ -429,6 +429,53 @@ public sealed class PieceApiTests : IDisposable
         static IEnumerable<string> Corners(JsonObject of) => ((string)of["outline"]!["path"]!).Split('M', 'L', 'Z').Order();
     }
 
+    /// <summary>A spot, and a part of a layer, with an opening that lies in it, touches its frame, crosses it or lies outside.</summary>
+    [Theory]
+    [InlineData("""{ "shape": "rectangle", "widthMm": 60, "heightMm": 40""")]
+    [InlineData("""{ "shape": "round", "diameterMm": 60""")]
+    [InlineData("""{ "shape": "oval", "widthMm": 60, "heightMm": 40""")]
+    [InlineData("""{ "shape": "slice", "widthMm": 60, "heightMm": 40, "reach": [1, 0.9, 0.95, 0.9], "wobbleMm": 1, "seed": 3""")]
+    public async Task An_opening_that_crosses_the_frame_of_a_spot_or_part_is_told(string outline)
+    {
+        (string Opening, bool Fits)[] openings =
+        [
+            ("""{ "xMm": 30, "yMm": 20, "widthMm": 12, "heightMm": 8 }""", true),
+            ("""{ "xMm": 58, "yMm": 20, "widthMm": 12, "heightMm": 8 }""", false),
+            ("""{ "xMm": 30, "yMm": 1, "widthMm": 12, "heightMm": 8 }""", false),
+            ("""{ "xMm": 300, "yMm": 20, "widthMm": 12, "heightMm": 8 }""", false),
+            ("""{ "xMm": 30, "yMm": 20, "widthMm": 59.999, "heightMm": 39.999 }""", false),
+            ("""{ "xMm": 30, "yMm": 20, "widthMm": 0, "heightMm": 8 }""", false),
+            ("""{ "xMm": 1e300, "yMm": 20, "widthMm": 1e300, "heightMm": 8 }""", false),
+        ];
+        var view = await host.AddPiece("Fen spot", Ground());
+        foreach (var (opening, fits) in openings)
+        {
+            foreach (var (list, rest) in new[]
+            {
+                ("kept", "\"keep\": \"visible\""),
+                ("zones", $"\"layout\": {view["piece"]!["layers"]![0]!["layout"]!.ToJsonString()}"),
+            })
+            {
+                var tried = view.DeepClone().AsObject();
+                var of = list == "kept" ? tried["piece"]! : tried["piece"]!["layers"]![0]!;
+                of[list] = new JsonArray(Parsed($$"""
+                    { "id": "inlay", "name": "inlay", "outline": {{outline}}, "opening": {{opening}} }, "xMm": 90, "yMm": 60, {{rest}} }
+                    """));
+                using var answer = await host.TrySave(tried);
+                var said = await answer.Content.ReadAsStringAsync();
+                Assert.True(answer.StatusCode == (fits ? HttpStatusCode.OK : HttpStatusCode.BadRequest), said);
+                if (fits)
+                {
+                    view["version"] = Parsed(said)["version"]!.DeepClone();
+                }
+                else
+                {
+                    Assert.Contains($"{list}[inlay].outline.opening", said, StringComparison.Ordinal);
+                }
+            }
+        }
+    }
+
     [Theory]
     [InlineData("""
         { "svg": "<svg xmlns='http://www.w3.org/2000/svg' width='9mm' height='9mm'><text>Fen</text></svg>" }

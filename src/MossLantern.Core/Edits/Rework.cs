@@ -53,9 +53,8 @@ public static class Rework
 
         var (outline, byX, byY) = Grown(ground.Outline, mm);
 
-        // A free casting stands on what the new rim is poured on: it is as high as it is thick.
-        var stands = old.StandsMm == 0 && ground.Base is { Material: BaseMaterial.Resin, ThicknessMm: { } thick }
-            ? Math.Round(thick, 2) : old.StandsMm;
+        // A free casting and a slice stand on what the new rim is poured on: they are as high as they are thick.
+        var stands = old.StandsMm == 0 && ThickMm(ground.Base, old) is { } thick ? Math.Round(thick, 2) : old.StandsMm;
         return ground
             with
         { Outline = outline, Supports = null, Old = old with { XMm = old.XMm + byX, YMm = old.YMm + byY, StandsMm = stands } };
@@ -108,6 +107,14 @@ public static class Rework
             SideHeightMm = casting ? Math.Round(old.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm), 1) : ground.SideHeightMm,
         };
     }
+
+    private static double? ThickMm(Base? of, OldWork old) => of switch
+    {
+        { Material: BaseMaterial.Resin } => of.ThicknessMm,
+        { Kind: PieceKind.Slice, ThicknessMm: { } board } when !old.Layers.IsEmpty =>
+            board + old.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm),
+        _ => null,
+    };
 
     private static (Outline Outline, double ByX, double ByY) Grown(Outline outline, double mm)
     {

@@ -21,13 +21,8 @@ public sealed class GroundValidator : AbstractValidator<Ground>
             .Must(d => Accepted.OutlineMm.Contains(d.BoxWidthMm) && Accepted.OutlineMm.Contains(d.BoxHeightMm))
             .WithMessage($"A drawn outline must be {Accepted.OutlineMm.Words} wide and high.")
             .OverridePropertyName("outline").When(g => g.Outline is DrawnOutline);
-        RuleFor(g => g.Outline.OpeningOf!.WidthMm).In(Accepted.OpeningMm, "Width of the opening")
-            .OverridePropertyName("outline.opening.widthMm").When(Opened);
-        RuleFor(g => g.Outline.OpeningOf!.HeightMm).In(Accepted.OpeningMm, "Height of the opening")
-            .OverridePropertyName("outline.opening.heightMm").When(Opened);
-        RuleFor(g => g.Outline).Must(o => o.OpeningFits(SliceOutline.LeastRimMm))
-            .WithMessage($"The opening must lie inside the outline, {SliceOutline.LeastRimMm} mm from its rim.")
-            .OverridePropertyName("outline.opening").When(g => Opened(g) && SizeOk(g.Outline));
+        RuleFor(g => g.Outline).Custom((outline, context) => MeasureOpening(outline, Accepted.InsertMm, "", context.AddFailure))
+            .When(g => g.Outline is not SliceOutline);
         RuleFor(g => g.Base!.Kind).IsInEnum().When(g => g.Base is not null);
         RuleFor(g => g.Base!.Material).IsInEnum().When(g => g.Base is not null);
         RuleFor(g => g.Base!.ThicknessMm).In(Accepted.ThicknessMm).When(g => g.Base is not null);
@@ -73,7 +68,8 @@ public sealed class GroundValidator : AbstractValidator<Ground>
             .OverridePropertyName("mould.cavityDepths").When(g => g.Mould?.CavityDepths is not null);
         RuleFor(g => g.Mould).Must((g, mould) => InsertsFit(mould!.Inserts!.Value, g.Outline))
             .WithMessage("Inserts must stand inside the cavity, and not on each other.")
-            .OverridePropertyName("mould.inserts").When(g => g.Mould?.Inserts is { } inserts && inserts.All(i => SizeOk(i.Outline)));
+            .OverridePropertyName("mould.inserts").When(g => g.Mould?.Inserts is { } inserts && inserts.All(i =>
+                Accepted.InsertMm.Contains(i.Outline.BoxWidthMm) && Accepted.InsertMm.Contains(i.Outline.BoxHeightMm)));
         RuleFor(g => (double)g.Set!.Count).In(Accepted.Panels).OverridePropertyName("set.count").When(g => g.Set is not null);
         RuleFor(g => g.Set!.GapMm).In(Accepted.GapMm).When(g => g.Set is not null);
         RuleFor(g => g.Set).Must((g, set) => set is null || g.Base?.Kind is not (PieceKind.Frame or PieceKind.Casting))
@@ -122,11 +118,6 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         return Enumerable.Range(0, ring.Count / step).Select(i => (ring.Xs[i * step], ring.Ys[i * step]));
     }
 
-    private static bool SizeOk(Outline outline) =>
-        Accepted.InsertMm.Contains(outline.BoxWidthMm) && Accepted.InsertMm.Contains(outline.BoxHeightMm);
-
-    private static bool Opened(Ground ground) => ground.Outline is not SliceOutline and { OpeningOf: not null };
-
     /// <summary>Whether inserts stand inside an outline and apart from each other.</summary>
     private static bool InsertsFit(ImmutableArray<Insert> inserts, Outline outline) =>
         inserts.All(i => Corners(i.Placed.Rings[0]).All(c => outline.SignedDistanceMm(c.X, c.Y) < 0))
@@ -165,6 +156,28 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         foreach (var size in sizes.Where(s => !range.Contains(s.Mm)))
         {
             tell($"outline.{size.Field}", (range with { What = size.What + ofWhat }).Sentence);
+        }
+    }
+
+    /// <summary>Tells of an opening that is out of range, or that the outline does not hold.</summary>
+    internal static void MeasureOpening(Outline outline, AcceptedRange range, string ofWhat, Action<string, string> tell)
+    {
+        if (outline.OpeningOf is not { } opening)
+        {
+            return;
+        }
+
+        foreach (var (field, what, mm) in new[] { ("widthMm", "Width", opening.WidthMm), ("heightMm", "Height", opening.HeightMm) }
+            .Where(s => !Accepted.OpeningMm.Contains(s.Item3)))
+        {
+            tell($"outline.opening.{field}", (Accepted.OpeningMm with { What = $"{what} of the opening{ofWhat}" }).Sentence);
+        }
+
+        // The shape of what is out of range is not asked for.
+        if (range.Contains(outline.BoxWidthMm) && range.Contains(outline.BoxHeightMm) && !outline.OpeningFits(SliceOutline.LeastRimMm))
+        {
+            var inside = ofWhat.Length == 0 ? "the outline" : "it";
+            tell("outline.opening", $"The opening{ofWhat} must lie inside {inside}, {SliceOutline.LeastRimMm} mm from its rim.");
         }
     }
 }

@@ -243,6 +243,7 @@ internal static class Zones
         else
         {
             GroundValidator.Measure(outline, Accepted.InsertMm, ofWhat, tell);
+            GroundValidator.MeasureOpening(outline, Accepted.InsertMm, ofWhat, tell);
         }
     }
 
