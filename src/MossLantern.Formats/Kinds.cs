@@ -29,6 +29,12 @@ public sealed record Kinds(Type Type, string Field, ImmutableArray<(Type Type, s
             (typeof(FieldsLayout), "fields"), (typeof(PoolsLayout), "pools"),
             (typeof(PuddleLayout), "puddle"), (typeof(MarbleLayout), "marble"), (typeof(FloodLayout), "flood"),
         ]),
+        new(typeof(Course), "kind",
+        [
+            (typeof(DrawnCourse), "drawn"), (typeof(BorderCourse), "border"), (typeof(AllBordersCourse), "borders"),
+            (typeof(RoundCourse), "round"),
+        ]),
+        new(typeof(LineMaterial), "kind", [(typeof(BarrierLine), "barrier"), (typeof(ResinLine), "resin")]),
         new(typeof(Edit), "do",
         [
             .. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract)

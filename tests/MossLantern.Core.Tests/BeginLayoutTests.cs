@@ -68,12 +68,15 @@ public sealed class BeginLayoutTests
     [Fact]
     public void Pools_stand_between_two_walls_and_fields_have_a_vein()
     {
-        var pools = Assert.IsType<PoolsLayout>(Begun(Starter.Pools).Layers[0].Layout);
-        Assert.Equal((2, 3), (pools.Strokes.Length, pools.Pools.Length));
-        Assert.Equal([0.36, 0.67], pools.Strokes.Select(s => Math.Round(s.Spots[0].YMm / 400, 2)));
-        Assert.Equal(0.41, pools.Strokes[0].Spots[3].YMm / 400, 1e-3);
-        Assert.Equal(0.62, pools.Strokes[1].Spots[3].YMm / 400, 1e-3);
-        Assert.NotNull(Assert.IsType<FieldsLayout>(Begun(Starter.Fields).Layers[0].Layout).Vein);
+        var begun = Begun(Starter.Pools);
+        var walls = begun.Lines!.Value.Select(l => ((DrawnCourse)l.Course).Spots).ToList();
+        Assert.Equal((2, 3), (walls.Count, Assert.IsType<PoolsLayout>(begun.Layers[0].Layout).Pools.Length));
+        Assert.Equal([0.36, 0.67], walls.Select(w => Math.Round(w[0].YMm / 400, 2)));
+        Assert.Equal(0.41, walls[0][3].YMm / 400, 1e-3);
+        Assert.Equal(0.62, walls[1][3].YMm / 400, 1e-3);
+        var fields = Begun(Starter.Fields);
+        Assert.IsType<FieldsLayout>(fields.Layers[0].Layout);
+        Assert.IsType<AllBordersCourse>(Assert.Single(fields.Lines!.Value).Course);
     }
 
     /// <summary>What was laid out is put by and comes back; the bare layer of a new piece would not be missed.</summary>

@@ -22,7 +22,7 @@ public sealed class BorderTests
         "petals" => new PetalsLayout([new("b1", 30, false, "c1"), new("b2", 25, false, "c2"),
             new("b3", 10, true, "c1")], 200, 150, 7, 14, true, 6, 0),
         "fields" => new FieldsLayout(9, ["c1", "c2"], seed),
-        "pools" => new PoolsLayout([new("w1", [new(-1, 90 + seed % 40), new(401, 120)]),
+        "pools" => Draw.Pools([new("w1", [new(-1, 90 + seed % 40), new(401, 120)]),
             new("w2", [new(220, -1), new(180, 301)])], 4, [new("p1", 60, 40, "c1"), new("p2", 350, 260, "c2")]),
         "puddle" => new PuddleLayout(200, 150, [new("p1", "c1", 40), new("p2", "c2", 30), new("p3", "c1", 20)], RestRecipeId: "c2"),
         "marble" => new MarbleLayout("c1", "mix", 30, 0.5, 20, seed),
@@ -32,11 +32,8 @@ public sealed class BorderTests
     /// <summary>The layout of a part. Its walls cross it: where one grazes its rim, what is left between them is thinner than a
     /// cell, and no region.</summary>
     private static Layout Inside(string kind, int seed, double left) => Of(kind, seed) is PoolsLayout pools
-        ? pools with
-        {
-            Strokes = [new("w1", [new(left - 10, 105 + seed % 40), new(left + 140, 125)]),
-                new("w2", [new(left + 70, 50), new(left + 50 + seed % 30, 200)])],
-        }
+        ? Draw.Pools([new("w1", [new(left - 10, 105 + seed % 40), new(left + 140, 125)]),
+            new("w2", [new(left + 70, 50), new(left + 50 + seed % 30, 200)])], 4, pools.Pools)
         : Of(kind, seed);
 
     private static readonly Gen<Piece> AnyPiece =
@@ -111,7 +108,7 @@ public sealed class BorderTests
             // Where three regions meet, and where a line bends within a cell, a look to the side may meet another.
             Assert.True(met == 0 || sided > 0.93 * met, $"{sided} of {met} in {layer.Layout.GetType().Name}");
             var shapes = RegionShapes.Of(Mapper, piece, layer);
-            foreach (var shape in shapes.Where(s => s.Kind is not (RegionKind.Vein or RegionKind.Film)).GroupBy(s => s.RegionId))
+            foreach (var shape in shapes.Where(s => s.Kind is not (RegionKind.Line or RegionKind.Film)).GroupBy(s => s.RegionId))
             {
                 var own = shape.Sum(s => PerimeterMm(s.Rings));
                 var told = map.Borders().Where(b => b.First == shape.Key || b.Second == shape.Key)

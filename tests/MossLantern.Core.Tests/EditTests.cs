@@ -197,7 +197,7 @@ public class EditTests
     {
         Assert.Equal("layers[nowhere]", Refused(Rings, new AddBand("nowhere", null)).Place);
         Assert.Equal("layers[l1].layout.bands[gone]", Refused(Rings, new WidenBand(Field, null, "gone", 1)).Place);
-        Assert.Equal("layers[l1].layout", Refused(Rings, new AddVein(Field, null)).Place);
+        Assert.Equal("layers[l1].layout", Refused(Rings, new LayLine(Field, null, R("nowhere"), R("b1"))).Place);
         Assert.Equal("layers[l1].regions[gone]", Refused(Rings, new PourFrom(Field, null, R("gone"))).Place);
         Assert.Contains("from 0.1 to", Refused(Rings, Set("layers[l1].depthMm", -1)).Sentence, StringComparison.Ordinal);
         Assert.Equal("layers[l1].depthMm", Refused(Rings, Set("layers[l1].depthMm", "three")).Place);
@@ -424,11 +424,11 @@ public class EditTests
         var straight = Enumerable.Range(0, 200).Select(i => new Spot(i * 3, 100 + i % 2 * 0.3)).ToImmutableArray();
         var bent = straight.AddRange(Enumerable.Range(1, 100).Select(i => new Spot(597, 100 + i * 2)));
         int Drawn(ImmutableArray<Spot> spots) =>
-            ((PoolsLayout)Made(pools, new DrawWall(Field, null, spots)).Layers[0].Layout).Strokes[0].Spots.Length;
+            ((DrawnCourse)Made(pools, new DrawWall(Field, null, spots)).Lines!.Value[0].Course).Spots.Length;
         Assert.Equal((2, 3), (Drawn(straight), Drawn(bent)));
         Refused(pools, new DrawWall(Field, null, [new(1, 1)]));
         Refused(pools, new DrawWall(Field, null, [new(1, 1), new(double.NaN, 3)]));
-        var across = ((PoolsLayout)Made(pools, new PutWallAcross(Field, null)).Layers[0].Layout).Strokes[0];
+        var across = (DrawnCourse)Made(pools, new PutWallAcross(Field, null)).Lines!.Value[0].Course;
         Assert.Equal((new Spot(0, 200), new Spot(600, 200)), (across.Spots[0], across.Spots[^1]));
     }
 

@@ -23,9 +23,9 @@ public class KeptBetweenDragsTests
         ["waves"] = by => LayoutTests.Layer(Samples.Lines("clear", 1, 2 + by / 8, 3)).WithBands(Lines),
         ["marble"] = by => LayoutTests.Layer(new MarbleLayout("moss", "bone", 20 + by / 2, 0.4, 20, 5)),
         ["grain"] = by => LayoutTests.Layer(new MarbleLayout("moss", "bone", 30, 0.4, by, 5)),
-        ["fields"] = by => LayoutTests.Layer(LayoutTests.Fields(12, 4) with { Moved = [new(2, 100 + by, 90)], Vein = new("gilt", 3, 1) }),
+        ["fields"] = by => LayoutTests.Layer((LayoutTests.Fields(12, 4) with { Moved = [new(2, 100 + by, 90)] }).Veined("gilt", 3, 1)),
         ["unmoved"] = by => LayoutTests.Layer(LayoutTests.Fields(9 + (int)by / 30, 4)),
-        ["pools"] = by => LayoutTests.Layer(new PoolsLayout([new("w",
+        ["pools"] = by => LayoutTests.Layer(Draw.Pools([new("w",
             [new(0, 60 + by), new(140, 80 + by), new(300, 70 + by)])], 3, [new("p", 20, 20, "moss")])),
         ["puddle"] = by => LayoutTests.Layer(new PuddleLayout(100 + by, 100,
             [new("a", "moss", 40), new("b", "bone", 25), new("c", "umber", 10)], 20, 30, "clear")),
@@ -96,7 +96,7 @@ public class KeptBetweenDragsTests
             {
                 ImmutableArray<ReservedSpot>? kept = keeps
                     ? [new("shell", "Shell", new RoundOutline(40), 200, 120, Keep.Visible),
-                        new("leaf", "Leaf", new RoundOutline(30), 20, 120, Keep.Bare, 6)]
+                        new("leaf", "Leaf", new RoundOutline(30), 20, 120, Keep.Bare)]
                     : null;
                 var warm = new PiecePlanner(new LayerMapper());
                 var mapper = new LayerMapper();
@@ -119,14 +119,15 @@ public class KeptBetweenDragsTests
         var layer = Drags[way](17);
         var piece = Samples.Piece(Samples.Panel(300, 200), layer)
             with
-        { Kept = [new("leaf", "Leaf", new RoundOutline(40), 200, 120, Keep.Bare, 6)] };
+        { Kept = [new("leaf", "Leaf", new RoundOutline(40), 200, 120, Keep.Bare)] };
+        piece = piece with { Lines = [.. piece.Lines ?? [], Draw.Dam("leaf", 6)] };
         var mapper = new LayerMapper();
         var shapes = RegionShapes.Of(mapper, piece, layer).ToDictionary(s => s.RegionId);
         var regions = mapper.Map(piece, layer).Regions.Where(r => r.TakesArea && r.AreaMm2 > 1).ToList();
         Assert.NotEmpty(regions);
         Assert.All(regions, r => Assert.Equal(r.AreaMm2, shapes[r.Id].Rings.Sum(x => x.SignedAreaMm2), 2 + r.AreaMm2 * 0.01));
         Assert.Equal(60_000,
-            shapes.Values.Where(s => s.Kind is not (RegionKind.Vein or RegionKind.Film)).Sum(s => s.Rings.Sum(x => x.SignedAreaMm2)), 10.0);
+            shapes.Values.Where(s => s.Kind is not (RegionKind.Line or RegionKind.Film)).Sum(s => s.Rings.Sum(x => x.SignedAreaMm2)), 10.0);
     }
 
     [Fact]

@@ -114,7 +114,7 @@ public class LayoutCheckTests
         Assert.Equal(Grade.Mend, finding.Grade);
         Assert.Equal(8, finding.Numbers[0].Value);
         Cleared(piece, "floods-bare");
-        Assert.Equal(10, finding.Remedies[0].Apply(piece).Kept!.Value[0].DamMm);
+        Assert.Equal(10, finding.Remedies[0].Apply(piece).DamOf("k")!.Section.WidthMm);
         Assert.Empty(Of(piece with { Kept = [piece.Kept!.Value[0] with { XMm = 900 }] }, "floods-bare"));
     }
 
@@ -127,12 +127,12 @@ public class LayoutCheckTests
         Cleared(kept, "no-home");
 
         var pools = Samples.Piece(Samples.Panel(),
-            Coloured(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3, [new("p", 300, 50, "c0")]), 0, 2));
+            Coloured(Draw.Pools([new("w", [new(0, 100), new(600, 100)])], 3, [new("p", 300, 50, "c0")]), 0, 2));
         Assert.Contains(Of(pools, "no-home"), f => f.Key == "no-home@l1/open-1");
         Cleared(pools, "no-home");
 
         var joined = Samples.Piece(Samples.Panel(),
-            Coloured(new PoolsLayout([], 3, [new("p", 300, 50, "c0"), new("q", 300, 250, "c1")]), 0, 2));
+            Coloured(Draw.Pools([], 3, [new("p", 300, 50, "c0"), new("q", 300, 250, "c1")]), 0, 2));
         Assert.Contains(Of(joined, "no-home"), f => f.Key == "no-home@l1/q");
         Cleared(joined, "no-home");
     }
@@ -150,14 +150,14 @@ public class LayoutCheckTests
     public void A_wall_that_stops_short_is_drawn_on()
     {
         var piece = Samples.Piece(Samples.Panel(),
-            Coloured(new PoolsLayout([new("w", [new(0, 100), new(590, 100)])], 4, [new("p", 300, 50, "c0")]), 0));
+            Coloured(Draw.Pools([new("w", [new(0, 100), new(590, 100)])], 4, [new("p", 300, 50, "c0")]), 0));
         var finding = Assert.Single(Of(piece, "near-miss"));
         Assert.Equal(10, finding.Numbers[0].Value, 1e-6);
         Cleared(piece, "near-miss");
 
         // However wide the gap is: a wall of four fifths of the way was meant to close a pool, a shorter one divides what is open.
         Piece Short(double gapMm) => Samples.Piece(Samples.Panel(),
-            Coloured(new PoolsLayout([new("w", [new(0, 200), new(600 - gapMm, 200)])], 4, [new("p", 300, 50, "c0")]), 0));
+            Coloured(Draw.Pools([new("w", [new(0, 200), new(600 - gapMm, 200)])], 4, [new("p", 300, 50, "c0")]), 0));
         Assert.Equal(0.25, Pools.OfItsLength);
         Cleared(Short(119.9), "near-miss");
         Assert.NotEmpty(Of(Short(119.9), "near-miss"));
@@ -190,7 +190,7 @@ public class LayoutCheckTests
                     Bands = [new("fill", 10, true, "clear"), new("x", 30, false, "c0"), new("y", 40, false, "c1")],
                 }),
                 new("pools", "Pools", new RectangleOutline(200, 160), 300, 100,
-                    new PoolsLayout([new("w", [new(300, 180), new(490, 180)])], 4, [new("p", 400, 120, "c0"), new("q", 400, 220, "c1")])),
+                    Draw.Pools([new("w", [new(300, 180), new(490, 180)])], 4, [new("p", 400, 120, "c0"), new("q", 400, 220, "c1")])),
             ],
         };
         var piece = Samples.Piece(Samples.Panel(), layer);

@@ -60,8 +60,8 @@ public class LayoutTests
         {
             0 => (Layout)Samples.Lines("clear", 1, 12 * share, seed),
             1 => Samples.Petals(x, y, count, 60 * share, seed % 2 == 0, 4 + 10 * share, turn),
-            2 => Fields(count, 3 + seed % 5, seed) with { Vein = new("gilt", 3, 1) },
-            3 => new PoolsLayout([new("w1", [new(0, y), new(x, y + 20), new(900, y)]),
+            2 => Fields(count, 3 + seed % 5, seed).Veined("gilt", 3, 1),
+            3 => Draw.Pools([new("w1", [new(0, y), new(x, y + 20), new(900, y)]),
                 new("w2", [new(x, 0), new(x + 15, 900)])], 3, [new("p1", 5, 5, "moss")]),
             4 => new PuddleLayout(x, y, [.. Enumerable.Range(0, count)
                 .Select(i => new PuddlePour($"p{i}", Names[i % 8], 4 + 40 * share))], turn, 100 * share, "clear"),
@@ -179,11 +179,12 @@ public class LayoutTests
     public void A_vein_adds_length_by_width_by_thickness_and_takes_no_area()
     {
         // 800 mm × 4 mm × 1 mm are 3.2 ml.
-        var plan = Plan(Samples.Panel(), Layer(Fields() with { Vein = new("gilt", 4, 1) })).Layers[0];
+        var plan = Plan(Samples.Panel(), Layer(Fields().Veined("gilt", 4, 1))).Layers[0];
         var length = plan.Facts.Single(f => f.Id == "vein-length").Number.Value;
-        var vein = plan.Cups.Regions.Single(r => r.RegionId == FieldsLayout.VeinId);
+        var vein = plan.Cups.Regions.Single(r => r.RegionId == RegionId.Parse("vein"));
         Assert.Equal(3.2 * length / 800, vein.LayerMl.Value, 1e-9);
-        Assert.Equal(240_000 * 3 / 1000.0, plan.Cups.Regions.Where(r => r.RegionId != FieldsLayout.VeinId).Sum(r => r.LayerMl.Value), 0.01);
+        Assert.Equal(240_000 * 3 / 1000.0,
+            plan.Cups.Regions.Where(r => r.RegionId != RegionId.Parse("vein")).Sum(r => r.LayerMl.Value), 0.01);
         Assert.InRange(length, 1500, 6000);
     }
 
@@ -355,7 +356,7 @@ public class LayoutTests
     [Fact]
     public void Two_strokes_make_pools_whose_areas_and_beads_are_the_outline()
     {
-        var layout = new PoolsLayout([new("w1", [new(0, 100), new(400, 100)]),
+        var layout = Draw.Pools([new("w1", [new(0, 100), new(400, 100)]),
             new("w2", [new(200, 100), new(200, 300)])], 4, [new("top", 50, 50, "moss"), new("left", 50, 200, "bone")]);
         var map = Map(Samples.Panel(400, 300), Layer(layout));
         Assert.Equal(400 * 98, map.Area(R("top")), 1.0);
@@ -372,7 +373,7 @@ public class LayoutTests
     [InlineData(9, 1)]
     public void A_stroke_that_stops_short_by_little_joins_on(double gapMm, int pools)
     {
-        var layout = new PoolsLayout([new("w1", [new(0, 100), new(400 - gapMm, 100)])], 4, []);
+        var layout = Draw.Pools([new("w1", [new(0, 100), new(400 - gapMm, 100)])], 4, []);
         Assert.Equal(pools, Map(Samples.Panel(400, 300), Layer(layout)).Regions.Count(r => r.Kind == RegionKind.Pool));
     }
 
@@ -380,7 +381,7 @@ public class LayoutTests
     public void A_stroke_that_nearly_closes_on_itself_is_a_ring()
     {
         var spots = Enumerable.Range(0, 35).Select(i => new Spot(200 + 60 * Math.Cos(i * 0.183), 150 + 60 * Math.Sin(i * 0.183))).ToArray();
-        var map = Map(Samples.Panel(400, 300), Layer(new PoolsLayout([new("w1", [.. spots])], 4, [new("in", 200, 150, "moss")])));
+        var map = Map(Samples.Panel(400, 300), Layer(Draw.Pools([new("w1", [.. spots])], 4, [new("in", 200, 150, "moss")])));
         Assert.Equal(Math.PI * 58 * 58, map.Area(R("in")), 120.0);
     }
 
@@ -388,21 +389,22 @@ public class LayoutTests
     public void A_near_miss_is_told_and_closing_it_makes_two_pools()
     {
         var outline = new RectangleOutline(400, 300);
-        var layout = new PoolsLayout([new("w1", [new(0, 100), new(388, 100)])], 4, []);
-        var miss = Assert.Single(Pools.NearMisses(outline, layout));
+        var layout = Draw.Pools([new("w1", [new(0, 100), new(388, 100)])], 4, []);
+        var miss = Assert.Single(Pools.NearMisses(outline, Draw.WallsOf(layout)));
         Assert.Equal(12, miss.GapMm, 1e-6);
-        var closed = Pools.Closed(layout, miss);
-        Assert.Empty(Pools.NearMisses(outline, closed));
-        Assert.Equal(2, Map(Samples.Panel(400, 300), Layer(closed)).Regions.Count(r => r.Kind == RegionKind.Pool));
+        var closed = Pools.Closed(Draw.WallsOf(layout)[0], miss);
+        Assert.Empty(Pools.NearMisses(outline, [closed]));
+        Assert.Equal(2, Map(Samples.Panel(400, 300),
+            Layer(Draw.Pools([new("w1", closed.Spots)], 4, []))).Regions.Count(r => r.Kind == RegionKind.Pool));
 
         // A wall that ends in the open on purpose has missed nothing.
-        Assert.Empty(Pools.NearMisses(outline, layout with { Strokes = [new("w1", [new(0, 100), new(300, 100)])] }));
+        Assert.Empty(Pools.NearMisses(outline, [new("w1", [new(0, 100), new(300, 100)], 4)]));
     }
 
     [Fact]
     public void Pools_that_run_together_keep_the_first_colour_and_the_other_has_no_place()
     {
-        var layout = new PoolsLayout([], 4, [new("a", 50, 50, "moss"), new("b", 300, 200, "bone")]);
+        var layout = Draw.Pools([], 4, [new("a", 50, 50, "moss"), new("b", 300, 200, "bone")]);
         var map = Map(Samples.Panel(400, 300), Layer(layout));
         Assert.Equal(120_000, map.Area(R("a")), 1e-6);
         Assert.Equal(0, map.Area(R("b")));
@@ -427,8 +429,9 @@ public class LayoutTests
             Kept =
             [
                 new("k1", "Shell", new RoundOutline(60), 20, 20, Keep.Visible),
-                new("k2", "Foil", new RoundOutline(80), 40, 280, Keep.Bare, 6),
+                new("k2", "Foil", new RoundOutline(80), 40, 280, Keep.Bare),
             ],
+            Lines = [Draw.Dam("k2", 6)],
         };
         Assert.True(new PieceValidator().Validate(piece).IsValid);
         var map = Mapper.Map(piece, layer);
@@ -451,7 +454,7 @@ public class LayoutTests
     [Fact]
     public void Balance_tells_shares_that_sum_to_all_and_where_a_colour_leans()
     {
-        var layout = new PoolsLayout([new("w1", [new(200, 0), new(200, 300)])], 4, [new("l", 50, 50, "moss"), new("r", 350, 50, "bone")]);
+        var layout = Draw.Pools([new("w1", [new(200, 0), new(200, 300)])], 4, [new("l", 50, 50, "moss"), new("r", 350, 50, "bone")]);
         var balance = Plan(Samples.Panel(400, 300), Layer(layout)).Layers[0].Balance;
         Assert.All(balance, b => Assert.Equal(49.5, b.Share.Value, 0.01));
         Assert.All(balance, b => Assert.Equal(100, b.Lean.Value, 4.0));
@@ -473,7 +476,11 @@ public class LayoutTests
     public void What_was_kept_bare_is_still_bare_when_the_piece_is_poured_over_again()
     {
         var layer = Samples.Layer(Samples.Heart(250, 180), 12, 0);
-        var piece = Samples.Piece(Samples.Panel(), layer) with { Kept = [new("k", "Foil", new RoundOutline(80), 40, 280, Keep.Bare, 6)] };
+        var piece = Samples.Piece(Samples.Panel(), layer) with
+        {
+            Kept = [new("k", "Foil", new RoundOutline(80), 40, 280, Keep.Bare)],
+            Lines = [Draw.Dam("k", 6)],
+        };
         var over = Rework.Over(piece, "old");
         Assert.Empty(new PieceValidator().Validate(over).Errors);
         var beneath = new PiecePlanner(Mapper).Paint(over, null, PaintDetail.Draft).Insets.Single(i => i.Below).Painting;

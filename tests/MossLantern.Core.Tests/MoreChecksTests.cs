@@ -195,7 +195,8 @@ public class MoreChecksTests
     public void A_part_or_spot_wholly_off_the_piece_is_told_and_brought_back()
     {
         var plain = On(Board(BaseMaterial.BirchPly, 18), Flood("l1", 3, Moss));
-        Piece Kept(double x) => plain with { Kept = [new("k", "Shell", new RoundOutline(40), x, 60, Keep.Bare, DamMm: 3)] };
+        Piece Kept(double x) =>
+            Made(plain with { Kept = [new("k", "Shell", new RoundOutline(40), x, 60, Keep.Bare)] }, new BuildDam("k", 3));
         Assert.Empty(Told(Kept(290), "part-outside"));
         Cleared(Kept(301), "part-outside");
         Piece Part(Outline outline, double x, double y) =>
@@ -239,7 +240,7 @@ public class MoreChecksTests
         {
             var walls = Enumerable.Range(1, of.Length - 1)
                 .Select(i => new Stroke($"w{i}", [new(300.0 * i / of.Length, -1), new(300.0 * i / of.Length, 201)])).ToImmutableArray();
-            var layout = new PoolsLayout(walls, 3,
+            var layout = Draw.Pools(walls, 3,
                 [.. of.Select((r, i) => new PoolColour($"p{i}", 300.0 * (i + 0.5) / of.Length, 100, r.Id))]);
             return On(Board(BaseMaterial.BirchPly, 18),
                 new Sketch("l1", "Pools", 3, layout, [.. of], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None));
@@ -260,7 +261,7 @@ public class MoreChecksTests
     public void A_wall_that_stops_short_says_of_what()
     {
         Piece Wall(double to) => On(Board(BaseMaterial.BirchPly, 18), new Sketch("l1", "Pools", 3,
-            new PoolsLayout([new("w", [new(150, -1), new(150, to)])], 3, [new("p", 20, 100, "moss"), new("q", 280, 100, "moss")]),
+            Draw.Pools([new("w", [new(150, -1), new(150, to)])], 3, [new("p", 20, 100, "moss"), new("q", 280, 100, "moss")]),
             [Moss], new("coating"), Measure.ByVolume, null, [], PlannedTimes.None));
         Assert.Contains("short of the rim", Cleared(Wall(180), "near-miss").Reason, StringComparison.Ordinal);
     }

@@ -42,12 +42,12 @@ public class OrderTests
     [Fact]
     public void Fields_and_pools_begin_with_the_largest_and_a_vein_is_last()
     {
-        var fields = Plan(LayoutTests.Layer(LayoutTests.Fields(9, 4) with { Vein = new("gilt", 3, 1) }));
+        var fields = Plan(LayoutTests.Layer(LayoutTests.Fields(9, 4).Veined("gilt", 3, 1)));
         var areas = fields.Regions.ToDictionary(r => r.Id, r => r.Area.Value);
-        Assert.Equal(FieldsLayout.VeinId, fields.Pours[^1].RegionId);
+        Assert.Equal(RegionId.Parse("vein"), fields.Pours[^1].RegionId);
         Assert.Equal(fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]).OrderDescending(),
             fields.Pours.SkipLast(1).Select(s => areas[s.RegionId]));
-        var pools = LayoutTests.Layer(new PoolsLayout([new("w", [new(0, 100), new(600, 100)])], 3,
+        var pools = LayoutTests.Layer(Draw.Pools([new("w", [new(0, 100), new(600, 100)])], 3,
             [new("small", 5, 5, "moss"), new("large", 5, 300, "bone")]));
         Assert.Equal(["large", "small"], Order(pools).Written());
     }

@@ -155,7 +155,7 @@ public partial class PaintingTests
         Layout layout = way switch
         {
             "fields" => new FieldsLayout(8, ["c1"], 4),
-            "pools" => new PoolsLayout([], 3, [new("p", 20, 20, "c1")]),
+            "pools" => Draw.Pools([], 3, [new("p", 20, 20, "c1")]),
             _ => new FloodLayout("c1")
         };
         var painting = Paint(PaintDetail.Full, Samples.Layer(null, 0) with { Layout = layout });

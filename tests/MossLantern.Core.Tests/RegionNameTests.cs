@@ -60,7 +60,7 @@ public sealed partial class RegionNameTests
     [Fact]
     public void Pools_are_called_by_where_they_lie_with_a_colour_or_without()
     {
-        var pools = new PoolsLayout([new("w1", [new(300, -1), new(300, 401)]),
+        var pools = Draw.Pools([new("w1", [new(300, -1), new(300, 401)]),
             new("w2", [new(-1, 200), new(601, 200)])], 4, [new("p1", 100, 100, "c1"), new("p2", 500, 300, "c1")]);
         var told = Names(Samples.Piece(Samples.Panel(), Samples.Layer(null, 0) with { Layout = pools }));
         Assert.Equal(
@@ -85,7 +85,8 @@ public sealed partial class RegionNameTests
         var zone = new Zone("z", "Pond", new RoundOutline(120), 100, 100, new FloodLayout("c1"));
         var piece = Samples.Piece(Samples.Panel(), Samples.Layer(null, 10, 0) with { Zones = [zone] }) with
         {
-            Kept = [new("k", "Shell", new RoundOutline(40), 400, 200, Keep.Bare, 6)],
+            Kept = [new("k", "Shell", new RoundOutline(40), 400, 200, Keep.Bare)],
+            Lines = [Draw.Dam("k", 6)],
         };
         var told = Names(piece);
         Assert.Equal(["Pond: c1, all over", "Shell", "dam round Shell"],
@@ -102,7 +103,7 @@ public sealed partial class RegionNameTests
             s =>
             {
                 var cups = Enumerable.Range(0, s.colours).Select(i => $"{(char)('a' + i)}").ToList();
-                var layout = new FieldsLayout(s.fields, [.. cups], s.seed, Vein: new("a", 3, 1));
+                var layout = new FieldsLayout(s.fields, [.. cups], s.seed).Veined("a", 3, 1);
                 var piece = Samples.Piece(Samples.Panel(),
                     Samples.Layer(null, 0) with { Layout = layout, Recipes = [.. cups.Select(c => Samples.Cup(c))] });
                 var told = Names(piece);

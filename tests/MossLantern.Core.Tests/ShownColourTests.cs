@@ -87,7 +87,7 @@ public class ShownColourTests
         var fields = With(Samples.Cup("a"), Samples.Cup("b"),
             Recipe.Plain("gilt", "gilt", "#c0a040", ColourantClass.Mica, 2))
         with
-        { Layout = new FieldsLayout(6, ["a", "b"], 3, Vein: new("gilt", 4, 1)) };
+        { Layout = new FieldsLayout(6, ["a", "b"], 3).Veined("gilt", 4, 1) };
         Assert.Equal(1 - Math.Exp(-0.5), Paint(fields).Paths.Single(p => p.Region == "vein").Opacity, 0.001);
     }
 

@@ -65,13 +65,15 @@ internal sealed record Sketch(
     /// <summary>A piece with the layer and its sitting as they are drawn up; what else they say stays.</summary>
     public Piece In(Piece piece) => piece with
     {
+        Lines = Draw.LinesOf(this) is { IsEmpty: false } own ? [.. (piece.Lines ?? []).Where(l => l.LayerId != Id), .. own] : piece.Lines,
         Recipes = Recipes,
         Layers = [.. piece.Layers.Select(l => l.Id == Id ? Layer with { Aside = l.Aside } : l)],
         Sittings = [.. piece.Sittings.Select(s => s.Rest.Contains(Id) ? InSitting(s) : s)],
     };
 
     /// <summary>As what is filled, by itself.</summary>
-    public static implicit operator FilledLayer(Sketch sketch) => new(sketch.Layer, sketch.Sitting, sketch.Recipes, LayerFilling.None);
+    public static implicit operator FilledLayer(Sketch sketch) =>
+        new(sketch.Layer, sketch.Sitting, sketch.Recipes, LayerFilling.None with { Lines = Draw.LinesOf(sketch) });
 
     private Sitting InSitting(Sitting sitting)
     {

@@ -204,11 +204,11 @@ public class TrueNumbersTests
         var outline = new RectangleOutline(400, 300);
         var laid = Pools.Laid(drawn.Spots);
         Assert.All(drawn.Spots, s => Assert.True(laid.Distance(new NetTopologySuite.Geometries.Point(s.XMm, s.YMm)) < 1e-9));
-        Assert.InRange(Pools.LengthMm(outline, new([drawn], 3, [])), 600, 680);
+        Assert.InRange(Pools.LengthsMm(outline, [new("w", drawn.Spots, 3)])[0], 600, 680);
 
         // A straight wall that begins and ends outside counts inside alone.
-        Assert.Equal(300, Pools.LengthMm(outline, new([new("w", [new(200, -80), new(200, 150), new(200, 400)])], 3, [])), 0.01);
-        Assert.Equal(300, Pools.LengthMm(outline, new([new("w", [new(200, -80), new(200, 400)])], 3, [])), 0.01);
+        Assert.Equal(300, Pools.LengthsMm(outline, [new("w", [new(200, -80), new(200, 150), new(200, 400)], 3)])[0], 0.01);
+        Assert.Equal(300, Pools.LengthsMm(outline, [new("w", [new(200, -80), new(200, 400)], 3)])[0], 0.01);
     }
 
     [Fact]

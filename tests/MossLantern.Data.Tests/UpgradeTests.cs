@@ -1,6 +1,9 @@
 using System.Text.Json.Nodes;
 using FluentValidation;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Shapes;
 using MossLantern.Formats;
 
 namespace MossLantern.Data.Tests;
@@ -102,6 +105,63 @@ public class UpgradeTests
         Assert.Equal([["a", "m"], ["m-1"], ["m"]], piece.Layers.Select(l => l.RecipeIds));
     }
 
+    /// <summary>Walls of a layer, of a layout put by and of a zone, a vein, and a dam become lines with the regions that they were.</summary>
+    [Fact]
+    public void Walls_veins_and_dams_of_format_6_become_lines()
+    {
+        var document = JsonNode.Parse(PieceJson.Write(DemoPiece()))!;
+        document["formatVersion"] = 6;
+        var piece = document["piece"]!.AsObject();
+        var recipe = (string)piece["recipes"]![0]!["id"]!;
+        string Pools(double bead) => $$"""
+            { "kind": "pools", "beadMm": {{bead}}, "pools": [],
+              "strokes": [{ "id": "wall-1", "spots": [{ "xMm": 10, "yMm": 20 }, { "xMm": 90, "yMm": 30 }] }] }
+            """;
+        var vein = $$"""
+            { "kind": "fields", "fields": 5, "colours": ["{{recipe}}"], "seed": 2,
+              "vein": { "recipeId": "{{recipe}}", "widthMm": 4, "thicknessMm": 0.8 } }
+            """;
+        var layer = piece["layers"]![0]!.AsObject();
+        var id = (string)layer["id"]!;
+        layer["layout"] = JsonNode.Parse(vein);
+        layer["aside"] = new JsonArray(JsonNode.Parse(Pools(2)));
+        layer["zones"] = new JsonArray(JsonNode.Parse($$"""
+            { "id": "z", "name": "Pond", "outline": { "shape": "round", "diameterMm": 80 }, "xMm": 20, "yMm": 20, "layout": {{Pools(3)}} }
+            """));
+        piece["kept"] = new JsonArray(JsonNode.Parse("""
+            { "id": "k", "name": "Shell", "outline": { "shape": "round", "diameterMm": 20 }, "xMm": 130, "yMm": 60, "keep": "bare", "damMm": 5 }
+            """));
+        piece["wavedOff"] = new JsonArray(
+            JsonNode.Parse($$"""{ "finding": "near-miss@{{id}}/z/wall-1/end", "reason": "meant so" }"""),
+            JsonNode.Parse($$"""{ "finding": "near-miss@{{id}}/wall-1/end", "reason": "meant so too" }"""));
+        var read = PieceJson.Read(document.ToJsonString());
+        Assert.Equal(
+        [
+            $"vein vein {id} Fields  4 0.8", $"wall-1 wall {id} Pools  2 ", $"wall-1-1 z/wall {id} Pools z 3 ", "dam kept/k/dam    5 ",
+        ],
+            read.Lines!.Value.Select(l => FormattableString.Invariant(
+                $"{l.Id} {l.Region} {l.LayerId} {l.In?.Kind} {l.In?.Zone} {l.Section.WidthMm} {l.Section.HeightMm}")));
+        Assert.All(read.Lines!.Value.Where(l => l.IsBarrier), l => Assert.Equal(new BarrierLine(), l.Material));
+        Assert.Equal(recipe, read.Lines!.Value[0].RecipeId);
+        Assert.Equal([$"near-miss@{id}/z/wall-1-1/end", $"near-miss@{id}/wall-1/end"], read.WavedOff!.Value.Select(w => w.Finding));
+        Assert.Equal([], new PieceValidator().Validate(read).Errors.Select(e => e.ToString()));
+
+        // Beneath another piece they are the same.
+        var over = JsonNode.Parse(PieceJson.Write(DemoPiece()))!;
+        over["formatVersion"] = 6;
+        var old = JsonNode.Parse(PieceJson.Write(Rework.Over(DemoPiece(), "old")))!["piece"]!["ground"]!["old"]!.AsObject();
+        foreach (var field in new[] { "layers", "kept" })
+        {
+            old[field] = piece[field]!.DeepClone();
+        }
+
+        over["piece"]!["ground"]!["old"] = old.DeepClone();
+        Assert.Equal(read.Lines.Value.Select(l => l.Id), PieceJson.Read(over.ToJsonString()).Ground.Old!.Lines!.Value.Select(l => l.Id));
+    }
+
+    private static Piece DemoPiece() => FirstPiece.Of("Fen Panel", new(
+        new RectangleOutline(300, 200), EdgeStyle.TapedClean, 20, "#d9c29a", new(PieceKind.Panel, BaseMaterial.BirchPly, 18)));
+
     public static TheoryData<string, string, bool, string[]> Layouts => new()
     {
         { """{ "kind": "lines", "startCup": "b", "startMm": 1, "wavinessMm": 2, "seed": 3 }""", "StripesLayout", false, ["a", "b", "b"] },
@@ -112,7 +172,7 @@ public class UpgradeTests
         { """
             { "kind": "fields", "fields": 6, "colours": ["a", "b"], "seed": 4, "recoloured": [{ "field": 2,
             "cup": "b" }], "vein": { "cup": "a", "widthMm": 2, "thicknessMm": 1 } }
-            """, "FieldsLayout", true, ["a", "b", "b", "a"] },
+            """, "FieldsLayout", true, ["a", "b", "b"] },
         { """
             { "kind": "pools", "strokes": [], "beadMm": 3, "pools": [{ "id": "p", "xMm": 9, "yMm": 9, "cup": "b" }] }
             """, "PoolsLayout", true, ["b"] },

@@ -398,11 +398,10 @@ public sealed partial class BadValueTests : IDisposable
             """.Replace("BANDS", Bands, StringComparison.Ordinal),
         ["fields"] = """
             { "kind": "fields", "fields": 6, "colours": ["cup-1", "other"], "seed": 4, "moved": [{ "field": 2, "xMm": 20, "yMm": 10 }],
-              "recoloured": [{ "field": 3, "recipeId": "other" }], "vein": { "recipeId": "other", "widthMm": 2, "thicknessMm": 0.5 } }
+              "recoloured": [{ "field": 3, "recipeId": "other" }] }
             """,
         ["pools"] = """
-            { "kind": "pools", "strokes": [{ "id": "w1", "spots": [{ "xMm": 0, "yMm": 20 }, { "xMm": 30,
-              "yMm": 22 }, { "xMm": 60, "yMm": 18 }] }], "beadMm": 2,
+            { "kind": "pools",
               "pools": [{ "id": "p1", "xMm": 10, "yMm": 5, "recipeId": "other" }] }
             """,
         ["puddle"] = """
@@ -440,7 +439,7 @@ public sealed partial class BadValueTests : IDisposable
             place => (kind == "puddle" ? Beside() : Own()).IsMatch(place), HttpStatusCode.OK);
     }
 
-    [GeneratedRegex(@"layers\[0\]\.layout")]
+    [GeneratedRegex(@"layers\[0\]\.layout|\.lines")]
     private static partial Regex Own();
 
     [GeneratedRegex(@"\.layout|\.zones|\.kept|\.aside|recipes\[2\]")]
@@ -475,9 +474,43 @@ public sealed partial class BadValueTests : IDisposable
         layer["zones"] = new JsonArray(zone);
         laid["kept"] = new JsonArray(Parsed("""
             { "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4,
-            "yMm": 4, "keep": "bare", "damMm": 1, "clearMm": 1 }
+            "yMm": 4, "keep": "bare", "clearMm": 1 }
             """));
+        laid["lines"] = new JsonArray(
+        [
+            Parsed("""
+                { "id": "dam", "region": "kept/k1/dam", "course": { "kind": "round", "spot": "k1" }, "section": { "widthMm": 1 },
+                "material": { "kind": "barrier" } }
+                """),
+            .. Drawn(kind, null), .. Drawn(kind, "z1"),
+        ]);
         return laid;
+
+        // Walls between pools; along the borders of what else has some, a line of resin.
+        static JsonNode[] Drawn(string kind, string? zone)
+        {
+            var (before, id) = zone is null ? ("", "") : ($"{zone}/", $"-{zone}");
+            var drawn = $$"""{ "kind": "{{kind}}", "zone": {{(zone is null ? "null" : $"\"{zone}\"")}} }""";
+            return kind switch
+            {
+                "pools" => [Parsed($$"""
+                    { "id": "w1{{id}}", "region": "{{before}}wall", "layerId": "layer-1", "in": {{drawn}},
+                      "course": { "kind": "drawn", "spots": [{ "xMm": 0, "yMm": 20 }, { "xMm": 30, "yMm": 22 }, { "xMm": 60, "yMm": 18 }] },
+                      "section": { "widthMm": 2, "heightMm": 4 }, "material": { "kind": "barrier", "class": "putty" } }
+                    """)],
+                "fields" => [Parsed($$"""
+                    { "id": "vein{{id}}", "region": "{{before}}vein", "layerId": "layer-1", "in": {{drawn}},
+                      "course": { "kind": "borders" }, "section": { "widthMm": 2, "heightMm": 0.5 },
+                      "material": { "kind": "resin", "recipeId": "other" } }
+                    """)],
+                "rings" or "lines" or "petals" => [Parsed($$"""
+                    { "id": "line{{id}}", "region": "{{before}}gold", "layerId": "layer-1", "in": {{drawn}},
+                      "course": { "kind": "border", "first": "band-1", "second": "vein" }, "section": { "widthMm": 1, "heightMm": 0.5 },
+                      "material": { "kind": "resin", "recipeId": "other" } }
+                    """)],
+                _ => [],
+            };
+        }
     }
 
     /// <summary>The worked piece as one of a pair of panels over older work.</summary>

@@ -25,14 +25,29 @@ public sealed class BoundsTests : IDisposable
 
     private static JsonObject Kept(int i) => Parsed($$"""
         { "id": "k{{i}}", "name": "k", "outline": { "shape": "round", "diameterMm": 10 }, "xMm": {{i % 500}},
-        "yMm": 10, "keep": "bare", "damMm": 1 }
+        "yMm": 10, "keep": "bare" }
         """);
 
     private static JsonObject Wall(int number, int spots) => new()
     {
         ["id"] = $"w{number}",
-        ["spots"] = Many(spots, i => new JsonObject { ["xMm"] = i % 2 == 0 ? 5 : 595, ["yMm"] = 1 + i * 0.9 }),
+        ["region"] = "wall",
+        ["layerId"] = "layer-1",
+        ["in"] = Parsed("""{ "kind": "pools" }"""),
+        ["course"] = new JsonObject
+        {
+            ["kind"] = "drawn",
+            ["spots"] = Many(spots, i => new JsonObject { ["xMm"] = i % 2 == 0 ? 5 : 595, ["yMm"] = 1 + i * 0.9 }),
+        },
+        ["section"] = Parsed("""{ "widthMm": 2 }"""),
+        ["material"] = Parsed("""{ "kind": "barrier" }"""),
     };
+
+    private static void WithWalls(JsonNode piece, params JsonNode[] walls)
+    {
+        piece["layers"]![0]!["layout"] = Parsed("""{ "kind": "pools", "pools": [] }""");
+        piece["lines"] = new JsonArray(walls);
+    }
 
     private static JsonObject Old(string ground) => Parsed($$"""
         { "name": "Peat", "pieceId": null, "ground": {{ground}}, "growth": { "gridMm": 2, "grainMm": 60 },
@@ -90,9 +105,11 @@ public sealed class BoundsTests : IDisposable
             p => p["sittings"]![0]!["order"] = Many(1001, _ => Parsed("""{ "layerId": "layer-1", "region": "heart" }""")) },
         { "layers[0].aside", "Up to 7",
             p => p["layers"]![0]!["aside"] = Many(8, _ => Parsed("""{ "kind": "flood", "recipeId": "cup-1" }""")) },
-        { "layers[0].layout.strokes", "up to 2000 spots",
-            p => p["layers"]![0]!["layout"] = new JsonObject { ["kind"] = "pools",
-                ["strokes"] = Many(6, i => Wall(i, i == 5 ? 1 : 400)), ["beadMm"] = 2, ["pools"] = new JsonArray() } },
+        { "lines", "up to 2000 spots", p => WithWalls(p, [.. Enumerable.Range(0, 6).Select(i => Wall(i, i == 5 ? 2 : 400))]) },
+        { "lines[0].course.spots", "2 to 400 spots", p => WithWalls(p, Wall(1, 401)) },
+        { "lines[0].course.spots", "2 to 400 spots", p => WithWalls(p, Wall(1, 1)) },
+        { "lines", "up to 60 walls", p => WithWalls(p, [.. Enumerable.Range(0, 61).Select(i => Wall(i, 2))]) },
+        { "lines", "up to 1000 lines", p => WithWalls(p, [.. Enumerable.Range(0, 1001).Select(i => Wall(i, 2))]) },
         { "wavedOff", "Up to 200", p => p["wavedOff"] = Many(201, i => new JsonObject { ["finding"] = $"f{i}", ["reason"] = "so" }) },
         { "recipes[0].doses[0].percent", "from 0 to 100",
             p => p["recipes"]![0]!["doses"] = JsonNode.Parse("""[{ "colourant": "mica", "percent": -1e400 }]""") },
@@ -121,13 +138,7 @@ public sealed class BoundsTests : IDisposable
     public async Task Walls_at_their_bounds_are_worked_out()
     {
         var view = await host.AddPiece();
-        view["piece"]!["layers"]![0]!["layout"] = new JsonObject
-        {
-            ["kind"] = "pools",
-            ["strokes"] = new JsonArray(Wall(1, 315)),
-            ["beadMm"] = 2,
-            ["pools"] = new JsonArray()
-        };
+        WithWalls(view["piece"]!, Wall(1, 315));
         var clock = Stopwatch.StartNew();
         using var answer = await host.TrySave(view);
         TestContext.Current.SendDiagnosticMessage("a wall of 315 spots: {0:0} ms", clock.Elapsed.TotalMilliseconds);

@@ -20,7 +20,7 @@ public partial class FormulaTests
     /// <summary>What arithmetic on a few inputs cannot repeat.</summary>
     private static readonly string[] Measured =
     [
-        Formulas.ShapeArea, Formulas.ShapePerimeter, Formulas.RegionArea, Formulas.BandWidth, Formulas.VeinLength,
+        Formulas.ShapeArea, Formulas.ShapePerimeter, Formulas.RegionArea, Formulas.BandWidth, Formulas.LineLength,
         Formulas.WallLength, Formulas.RimRoom,
         Formulas.ColourDifference, Formulas.Mud, Formulas.Heat,
     ];

@@ -91,7 +91,7 @@ public sealed class SharingApiTests : IDisposable
             for (var i = 0; i < layers.Count; i++)
             {
                 var regions = plan["layers"]![i]!["regions"]!.AsArray()
-                    .Where(r => (bool)r!["fits"]! && (string)r["kind"]! is not ("film" or "vein")).ToList();
+                    .Where(r => (bool)r!["fits"]! && (string)r["kind"]! is not ("film" or "line")).ToList();
                 var groups = layers[i].Elements(Svg + "g").ToDictionary(g => (string)g.Element(Svg + "desc")!);
                 foreach (var region in regions.Where(r => (double)r!["area"]!["value"]! > 0.1))
                 {

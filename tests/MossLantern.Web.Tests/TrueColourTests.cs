@@ -86,7 +86,8 @@ public class TrueColourTests
         return piece with
         {
             Kept = [.. piece.Kept ?? [],
-                new("spot-x", "spot", new RoundOutline(Math.Max(20, wide / 8)), 0.62 * wide, 0.55 * high, Keep.Bare, 2)],
+                new("spot-x", "spot", new RoundOutline(Math.Max(20, wide / 8)), 0.62 * wide, 0.55 * high, Keep.Bare)],
+            Lines = [.. piece.Lines ?? [], new("dam-x", RegionId.OfDam("spot-x"), new RoundCourse("spot-x"), new(2), new BarrierLine())],
             Layers =
             [
                 .. piece.Layers.Select(l => l.Within is not null ? l : l with
@@ -118,7 +119,7 @@ public class TrueColourTests
             "lines" => new StripesLayout(bands, "black", 1, 5, 3),
             "petals" => new PetalsLayout(bands, 150, 100, 6, 20, true, 8, 0),
             "fields" => new FieldsLayout(8, ["black"], 4),
-            "pools" => new PoolsLayout([], 3, [new("p", 20, 20, "black")]),
+            "pools" => new PoolsLayout([new("p", 20, 20, "black")]),
             "puddle" => new PuddleLayout(150, 100, [new("a", "black", 40)], RestRecipeId: "black"),
             "marble" => new MarbleLayout("black", "black", 40, 0, 20, 3),
             _ => new FloodLayout("black"),

@@ -48,7 +48,8 @@ internal sealed class DullFieldCheck : ICheck
                 var cup = cups[region.CupId!];
                 var share = 100 * region.Area.Value / whole;
                 if (share < LargePercent || !IsFlat(cup) || IsUnderPass(looked, layer, region.Id)
-                    || layer.Layout is FieldsLayout { Vein: not null } or MarbleLayout || plan.OpacityOf(cup.Id).Value < CoversPercent)
+                    || layer.Layout is MarbleLayout || layer.Lines.Any(l => l.Course is AllBordersCourse)
+                    || plan.OpacityOf(cup.Id).Value < CoversPercent)
                 {
                     continue;
                 }
@@ -64,7 +65,7 @@ internal sealed class DullFieldCheck : ICheck
                     ],
                     NoHomeCheck.Place(layer, region),
                     [
-                        .. Vein(layer, region, share),
+                        .. Lines(layer, region, share),
                         Shimmers(looked, layer, cup),
                     ]);
             }
@@ -124,7 +125,7 @@ internal sealed class DullFieldCheck : ICheck
     private static bool IsMetal(Recipe cup) => cup.Doses is [{ Colourant: ColourantClass.MetallicPaste or ColourantClass.AcrylicMetallic }];
 
     /// <summary>A band falls into two halves with a metallic vein between; fields get a vein along their borders.</summary>
-    private static IEnumerable<Remedy> Vein(FilledLayer layer, RegionPlan region, double share)
+    private static IEnumerable<Remedy> Lines(FilledLayer layer, RegionPlan region, double share)
     {
         var metal = layer.Recipes.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)?.Name ?? Palette.Gilt.Name;
         if (layer.Recipes.Length >= PieceValidator.MostRecipes)
@@ -134,15 +135,15 @@ internal sealed class DullFieldCheck : ICheck
 
         if (layer.Layout is FieldsLayout)
         {
-            yield return Remedy.Of("vein", $"Lay a vein of {metal} along the fields", new AddVein(layer.Id, null));
+            yield return Remedy.Of("vein", $"Lay a vein of {metal} along the fields", new LayLine(layer.Id, null));
         }
 
         if (layer.Layout is BandedLayout banded && layer.Bands.FirstOrDefault(b => b.Region == region.Id) is { } band
-            && share < 1.7 * LargePercent && VeinThrough.HasRoom(banded, band))
+            && share < 1.7 * LargePercent && BandThrough.HasRoom(banded, band))
         {
             yield return Remedy.Of("vein", $"Lay a line of {metal}, {{0}} wide, through it",
-                new VeinThrough(layer.Id, null, band.Id)) with
-            { Mm = VeinThrough.WidthMm };
+                new BandThrough(layer.Id, null, band.Id)) with
+            { Mm = BandThrough.WidthMm };
         }
     }
 }

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
@@ -12,7 +13,7 @@ internal sealed class FloodsBareCheck : ICheck
 
     public IEnumerable<Finding> Look(Looked looked)
     {
-        foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && k.DamMm is null or 0))
+        foreach (var kept in (looked.Piece.Kept ?? []).Where(k => k.Keep == Keep.Bare && looked.Piece.DamOf(k.Id) is null))
         {
             var regionId = RegionId.OfSpot(kept.Id);
             var wet = looked.Piece.Filled.Zip(looked.Layers)
@@ -25,7 +26,7 @@ internal sealed class FloodsBareCheck : ICheck
 
             var depth = looked.Piece.Filled.Where(l => l.Within is null).Sum(l => l.DepthMm);
             var height = EdgeTape.LeastDamHeightMm(depth);
-            var width = Math.Clamp(Math.Ceiling(2 * Bead.SiliconeWidthMm(height)) / 2, Accepted.DamMm.From, Accepted.DamMm.To);
+            var width = Math.Clamp(Math.Ceiling(2 * Bead.SiliconeWidthMm(height)) / 2, Accepted.LineMm.From, Accepted.LineMm.To);
             var anchor = looked.Layers.SelectMany(l => l.Regions).First(r => r.Id == regionId).Anchor;
             yield return new(
                 Id, $"floods-bare@{kept.Id}", Grade.Mend, "Floods a reserved spot",
@@ -35,7 +36,7 @@ internal sealed class FloodsBareCheck : ICheck
                     new("above it", EdgeTape.AboveMm, "mm", Origin.Default))],
                 new(Station.Map, wet[0].Id, anchor?.XMm, anchor?.YMm),
                 [
-                    Remedy.Set("dam", "Build a dam {0} wide round it", $"kept[{kept.Id}].damMm", width, width),
+                    Remedy.Of("dam", "Build a dam {0} wide round it", new BuildDam(kept.Id, width)) with { Mm = width },
                     Remedy.Set("visible", "It may be covered with clear: keep it visible instead", $"kept[{kept.Id}].keep", "visible"),
                 ]);
 

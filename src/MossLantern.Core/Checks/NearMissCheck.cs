@@ -20,21 +20,23 @@ internal sealed class NearMissCheck : ICheck
     {
         foreach (var part in LaidOut.All(looked))
         {
-            if (part.Of.Layout is not PoolsLayout pools)
+            if (part.Of.Layout is not PoolsLayout)
             {
                 continue;
             }
 
-            foreach (var miss in Pools.NearMisses(part.Outline, pools))
+            var walls = Wall.Among(part.Of.Walls);
+            foreach (var miss in Pools.NearMisses(part.Outline, walls))
             {
                 yield return new(
-                    Id, $"near-miss@{part.Key}/{miss.StrokeId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
+                    Id, $"near-miss@{part.Key}/{miss.WallId}/{(miss.AtStart ? "start" : "end")}", Grade.Mend, "Wall stops short",
                     $"This wall stops {{0}} short of {To(part, miss)}: what is poured on one side runs round to the other.",
                     [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength,
-                        new ReckonedInput("ends join on up to", Pools.SnapBeads * pools.BeadMm, "mm", Origin.Default))],
+                        new ReckonedInput("ends join on up to", Pools.SnapBeads * walls.Single(w => w.Id == miss.WallId).WidthMm, "mm",
+                            Origin.Default))],
                     new(Station.Map, part.Layer.Id, miss.From.XMm, miss.From.YMm),
                     [Remedy.Of("close", $"Draw it on to {To(part, miss)}",
-                        new JoinWall(part.Layer.Id, part.ZoneId, miss.StrokeId, miss.AtStart, miss.To.XMm, miss.To.YMm))]);
+                        new JoinWall(part.Layer.Id, part.ZoneId, miss.WallId, miss.AtStart, miss.To.XMm, miss.To.YMm))]);
             }
         }
     }

@@ -31,7 +31,7 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
             var cupOf = plan.Regions.Where(r => r.Fits).ToDictionary(r => r.Id, r => r.CupId);
             foreach (var border in plan.Borders)
             {
-                if (!Veined(layer, border) && cupOf.GetValueOrDefault(border.First) is { } inner
+                if (!Apart(layer, border) && cupOf.GetValueOrDefault(border.First) is { } inner
                     && cupOf.GetValueOrDefault(border.Second) is { } outer)
                 {
                     yield return new(layer, plan, border.First, border.Second, cups[inner], cups[outer], border.At ?? OnCut(plan, border));
@@ -40,9 +40,10 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
         }
     }
 
-    /// <summary>Fields with a vein between them do not touch.</summary>
-    private static bool Veined(FilledLayer layer, Border border) =>
-        layer.Layout is FieldsLayout { Vein: not null } && border.First.Zone is null && border.Second.Zone is null;
+    /// <summary>Regions with a line between them do not touch.</summary>
+    private static bool Apart(FilledLayer layer, Border border) => border.First.Zone == border.Second.Zone
+        && layer.Filling.Lines.Any(l => l.In!.Zone == border.First.Zone && (l.Course is AllBordersCourse
+            || (l.Course is BorderCourse course && course.IsBetween(border.First.InLayout, border.Second.InLayout))));
 
     /// <summary>
     /// What puts a colour between these two, and between others of the layer that are alike; one that the piece does
@@ -70,13 +71,14 @@ internal sealed record Neighbours(FilledLayer Layer, LayerPlan Plan, RegionId Fi
         var layout = layer.Layout;
         foreach (var pair in layout is FieldsLayout ? alike.Take(1) : alike)
         {
-            if (PutBetween.In(layout, pair.First, pair.Second, cup.Id) is not { } to)
+            if (layout is FieldsLayout ? layer.Lines.Any(l => l.Course is AllBordersCourse)
+                : PutBetween.In(layout, pair.First, pair.Second, cup.Id) is null)
             {
                 return [];
             }
 
             edits.Add(new PutBetween(layer.Id, pair.First, pair.Second, cup.Id));
-            layout = to;
+            layout = PutBetween.In(layout, pair.First, pair.Second, cup.Id) ?? layout;
         }
 
         return edits.ToImmutable();

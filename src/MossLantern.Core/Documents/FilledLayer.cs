@@ -7,12 +7,13 @@ namespace MossLantern.Core.Documents;
 /// <param name="FillRecipes">Recipes that fills of its regions are poured from in place of the regions' own.</param>
 /// <param name="Elsewhere">Recipes that layers name, or layouts that were put by.</param>
 /// <param name="KeepsClear">Whether a spot of it is kept visible: that is poured from clear resin, though no layout says so.</param>
+/// <param name="Lines">Its lines, as it is laid out now.</param>
 public sealed record LayerFilling(
     ImmutableDictionary<RegionId, ImmutableArray<Fill>> Passes, ImmutableArray<string> FillRecipes,
-    ImmutableHashSet<string> Elsewhere, bool KeepsClear)
+    ImmutableHashSet<string> Elsewhere, bool KeepsClear, ImmutableArray<Line> Lines)
 {
     /// <summary>Of a layer that stands by itself.</summary>
-    public static LayerFilling None { get; } = new(ImmutableDictionary<RegionId, ImmutableArray<Fill>>.Empty, [], [], false);
+    public static LayerFilling None { get; } = new(ImmutableDictionary<RegionId, ImmutableArray<Fill>>.Empty, [], [], false, []);
 }
 
 /// <summary>A layer with what it is filled from: itself, the sitting that fills it, and the recipes of the piece.</summary>
@@ -108,5 +109,12 @@ public sealed record FilledLayer(Layer Layer, Sitting Sitting, ImmutableArray<Re
     /// <param name="mm">The depth, mm.</param>
     public FilledLayer AsDeepAs(double mm) => this with { Layer = Layer with { DepthMm = mm, PartDepths = null } };
 
-    private HashSet<string> InUse() => Recipe.WithShares(Layer.RecipeIds.Concat(Filling.FillRecipes), Recipes);
+    /// <summary>Its own lines: of the zone that it is looked at as, or those in no zone.</summary>
+    public IEnumerable<Line> Lines => Filling.Lines.Where(l => l.In?.Zone == ZoneId);
+
+    /// <summary>Its own walls.</summary>
+    public ImmutableArray<Line> Walls => [.. Lines.Where(l => l.IsBarrier)];
+
+    private HashSet<string> InUse() => Recipe.WithShares(
+        Layer.RecipeIds.Concat(Filling.Lines.Select(l => l.RecipeId).OfType<string>()).Concat(Filling.FillRecipes), Recipes);
 }

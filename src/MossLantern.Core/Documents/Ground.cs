@@ -127,8 +127,8 @@ public sealed record OldWork
     internal OldWork(
         string name, string? pieceId, Ground ground, GrowthScale growth, ImmutableArray<Recipe> recipes, ImmutableArray<Layer> layers,
         ImmutableArray<Sitting> sittings, double xMm = 0, double yMm = 0, double standsMm = 0, double reliefMm = 0,
-        ImmutableArray<ReservedSpot>? kept = null)
-        : this(new Piece(name, ground, growth, recipes, layers, sittings, Kept: kept), pieceId) =>
+        ImmutableArray<ReservedSpot>? kept = null, ImmutableArray<Line>? lines = null)
+        : this(new Piece(name, ground, growth, recipes, layers, sittings, Kept: kept, Lines: lines), pieceId) =>
         (XMm, YMm, StandsMm, ReliefMm) = (xMm, yMm, standsMm, reliefMm);
 
     /// <summary>The piece.</summary>
@@ -174,6 +174,9 @@ public sealed record OldWork
 
     /// <summary>Spots that its layers kept visible or bare; null for none.</summary>
     public ImmutableArray<ReservedSpot>? Kept => Piece.Kept;
+
+    /// <summary>Its walls, dams and lines; null for none.</summary>
+    public ImmutableArray<Line>? Lines => Piece.Lines;
 
     /// <summary>Its outline, where it lies.</summary>
     [JsonIgnore]

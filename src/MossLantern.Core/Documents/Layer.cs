@@ -59,7 +59,8 @@ public sealed record Layer(
     /// <summary>How deep the film is that a stripe lies on, mm: depths are counted from the ground, so that is a part of
     /// them. Null for what lies on no film.</summary>
     public double? FilmUnderMm(RegionId region) =>
-        region.Kept is not null || LayoutOf(region) is not StripesLayout lines || region.InLayout == StripesLayout.StartId ? null
+        region.Kept is not null || LayoutOf(region) is not StripesLayout lines || region.InLayout == StripesLayout.StartId
+            || !lines.RegionIds.Contains(region.InLayout) ? null
         : AimMm(region.Zone is { } zone ? StripesLayout.StartId.In(zone) : StripesLayout.StartId);
 
     private double? OwnMm(RegionId region) => (RegionDepths ?? []).FirstOrDefault(d => d.Region == region)?.DepthMm;
@@ -78,7 +79,16 @@ public sealed record Layer(
     /// <summary>Whether a region of it has a depth to aim at.</summary>
     public bool HasDepth(RegionId region) => By(region) == PouredBy.Area;
 
-    private Layout? LayoutOf(RegionId region) => region.Zone is { } id ? (Zones ?? []).FirstOrDefault(z => z.Id == id)?.Layout : Layout;
+    private Layout? LayoutOf(RegionId region) => LaidOutBy(region.Zone);
+
+    /// <summary>The layout of a zone of it, or its own; null where it has no such zone.</summary>
+    /// <param name="zoneId">The zone; null for the layer itself.</param>
+    internal Layout? LaidOutBy(string? zoneId) => zoneId is null ? Layout : (Zones ?? []).FirstOrDefault(z => z.Id == zoneId)?.Layout;
+
+    /// <summary>Layouts that were put by in a zone of it, or in itself.</summary>
+    /// <param name="zoneId">The zone; null for the layer itself.</param>
+    internal ImmutableArray<Layout> AsideIn(string? zoneId) =>
+        (zoneId is null ? Aside : (Zones ?? []).FirstOrDefault(z => z.Id == zoneId)?.Aside) ?? [];
 
     /// <summary>Whether a layout was put by in it or in one of its zones.</summary>
     [JsonIgnore]
@@ -89,10 +99,11 @@ public sealed record Layer(
         this with { Aside = null, Zones = Zones is { } zones ? [.. zones.Select(z => z with { Aside = null })] : null };
 
     /// <summary>The same without depths, bare regions and stones of regions that it does not have.</summary>
-    internal Layer Mended()
+    /// <param name="lines">The regions that its lines are.</param>
+    internal Layer Mended(IReadOnlySet<RegionId> lines)
     {
         var depths = RegionDepths?.RemoveAll(d => !Has(d.Region) || !HasDepth(d.Region));
-        var bare = Bare?.RemoveAll(r => !Has(r));
+        var bare = Bare?.RemoveAll(r => !Has(r) && !lines.Contains(r));
         var stones = Stones?.RemoveAll(s => !Has(s.Region) || !HasDepth(s.Region));
         return depths?.Length == RegionDepths?.Length && bare?.Length == Bare?.Length && stones?.Length == Stones?.Length ? this : this with
         {

@@ -151,33 +151,25 @@ public sealed record PetalsLayout(
 /// <param name="Seed">Seed of their shapes and places.</param>
 /// <param name="Moved">Fields whose centre was moved by hand; null for none.</param>
 /// <param name="Recoloured">Fields whose colour was chosen by hand; null for none.</param>
-/// <param name="Vein">A highlight vein along their borders; null for none.</param>
 /// <remarks>Source: docs/craft/layouts.md, Fields in threes.</remarks>
 public sealed record FieldsLayout(
     int Fields, ImmutableArray<string> Colours, int Seed,
-    ImmutableArray<FieldPlace>? Moved = null, ImmutableArray<FieldColour>? Recoloured = null, FieldVein? Vein = null) : Layout
+    ImmutableArray<FieldPlace>? Moved = null, ImmutableArray<FieldColour>? Recoloured = null) : Layout
 {
-    /// <summary>Id of the region of the vein.</summary>
-    public static RegionId VeinId { get; } = RegionId.Parse("vein");
-
     /// <inheritdoc/>
     [JsonIgnore]
     public override IEnumerable<(string Field, string RecipeId)> RecipePlaces =>
     [
         .. Each("colours", Colours), .. Each("recoloured", (Recoloured ?? []).Select(r => r.RecipeId), ".recipeId"),
-        .. Vein is null ? Array.Empty<(string, string)>() : [("vein.recipeId", Vein.RecipeId)],
     ];
 
     /// <inheritdoc/>
     [JsonIgnore]
-    public override IEnumerable<RegionId> RegionIds => [.. Enumerable.Range(1, Fields).Select(RegionId.OfField), VeinId];
-
-    /// <inheritdoc/>
-    public override PouredBy By(RegionId region) => region == VeinId ? PouredBy.Length : PouredBy.Area;
+    public override IEnumerable<RegionId> RegionIds => [.. Enumerable.Range(1, Fields).Select(RegionId.OfField)];
 
     internal override string Key => string.Join('|',
         [
-            Text("fields", Fields, Seed, Vein?.RecipeId, Vein?.WidthMm, Vein?.ThicknessMm), .. Colours,
+            Text("fields", Fields, Seed), .. Colours,
             .. (Moved ?? []).Select(m => Text(m.Field, m.XMm, m.YMm)),
             .. (Recoloured ?? []).Select(r => Text(r.Field, r.RecipeId)),
         ]);
@@ -194,18 +186,10 @@ public sealed record FieldPlace(int Field, double XMm, double YMm);
 /// <param name="RecipeId">Its recipe.</param>
 public sealed record FieldColour(int Field, string RecipeId);
 
-/// <summary>A highlight vein laid on the wet fields along their borders.</summary>
-/// <param name="RecipeId">Its recipe.</param>
-/// <param name="WidthMm">Width, mm.</param>
-/// <param name="ThicknessMm">Thickness, mm: it comes on top of the fields.</param>
-public sealed record FieldVein(string RecipeId, double WidthMm, double ThicknessMm);
-
-/// <summary>Pools between walls that were drawn by hand.</summary>
-/// <param name="Strokes">The walls.</param>
-/// <param name="BeadMm">Width of the bead they are laid as, mm.</param>
+/// <summary>Pools between walls that were drawn by hand: lines of the piece.</summary>
 /// <param name="Pools">The colours of the pools, each by a spot that lies in its pool.</param>
 /// <remarks>Source: docs/craft/layouts.md, Pools.</remarks>
-public sealed record PoolsLayout(ImmutableArray<Stroke> Strokes, double BeadMm, ImmutableArray<PoolColour> Pools) : Layout
+public sealed record PoolsLayout(ImmutableArray<PoolColour> Pools) : Layout
 {
     /// <summary>Id of the region that the beads take up.</summary>
     public static RegionId WallId { get; } = RegionId.Parse("wall");
@@ -223,16 +207,10 @@ public sealed record PoolsLayout(ImmutableArray<Stroke> Strokes, double BeadMm, 
 
     internal override string Key => string.Join('|',
         [
-            Text("pools", BeadMm),
-            .. Strokes.Select(s => string.Join(' ', s.Spots.Select(p => Text(p.XMm, p.YMm)))),
+            "pools",
             .. Pools.Select(p => Text(p.Id, p.XMm, p.YMm, p.RecipeId)),
         ]);
 }
-
-/// <summary>One wall, drawn by hand.</summary>
-/// <param name="Id">Stable id, unique in the layout.</param>
-/// <param name="Spots">Its course; an end near a wall, the rim or its own beginning joins on there.</param>
-public sealed record Stroke(string Id, ImmutableArray<Spot> Spots);
 
 /// <summary>The colour of a pool.</summary>
 /// <param name="Id">Stable id, unique in the layout; also the id of the pool's region.</param>

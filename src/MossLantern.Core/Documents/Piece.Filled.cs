@@ -24,7 +24,7 @@ public sealed partial record Piece
         var taken = Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == layer.Id).Select(f => f.Region)
             .Concat(layer.Bare ?? []).ToHashSet();
         var left = (Kept ?? []).Any(k => k.Keep == Keep.Visible && !taken.Contains(RegionId.OfSpot(k.Id)))
-            || layer.RegionIds.Any(r => !taken.Contains(r));
+            || Lined(layer).RegionIds.Any(r => !taken.Contains(r));
         return Sittings.Where(s => (left && s.Rest.Contains(layer.Id)) || (s.Fills ?? []).Any(f => f.LayerId == layer.Id));
     }
 
@@ -36,13 +36,13 @@ public sealed partial record Piece
     {
         var keepsClear = (Kept ?? []).Any(k => k.Keep == Keep.Visible);
         var passes = Sittings.SelectMany(s => s.Fills ?? []).ToLookup(f => f.LayerId);
-        var named = Layers.SelectMany(l => Recipe.WithShares(l.NamedRecipeIds.Concat(passes[l.Id].SelectMany(OfFill)),
+        var named = Layers.SelectMany(l => Recipe.WithShares(Lined(l).NamedRecipeIds.Concat(passes[l.Id].SelectMany(OfFill)),
             Recipes)).ToImmutableHashSet();
         return
         [
             .. Layers.Select(layer => new FilledLayer(layer, SittingOf(layer.Id), Recipes, new(
                 passes[layer.Id].GroupBy(f => f.Region).ToImmutableDictionary(g => g.Key, g => g.ToImmutableArray()),
-                [.. passes[layer.Id].SelectMany(OfFill).Distinct()], named, keepsClear && layer.Within is null))),
+                [.. passes[layer.Id].SelectMany(OfFill).Distinct()], named, keepsClear && layer.Within is null, [.. Lined(layer).There]))),
         ];
 
         static IEnumerable<string> OfFill(Fill fill) => new[] { fill.RecipeId, fill.CupId }.OfType<string>();

@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 
@@ -14,20 +15,25 @@ namespace MossLantern.Core.Documents;
 /// <param name="Sittings">What is poured in one go each.</param>
 /// <param name="WavedOff">Findings the artist has waved off, and why; null for none.</param>
 /// <param name="Kept">Zones that every layer keeps visible or bare; null for none.</param>
+/// <param name="Lines">Walls, dams and lines of resin; null for none.</param>
 public sealed partial record Piece(
     string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers,
     ImmutableArray<Sitting> Sittings,
-    ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null)
+    ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null, ImmutableArray<Line>? Lines = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
-    public const int FormatVersion = 6;
+    public const int FormatVersion = 7;
 
     /// <summary>The same with nothing in it that names what is gone: each record says what of it dangles. A sitting
     /// that fills nothing goes.</summary>
     public Piece Mended()
     {
-        ImmutableArray<Layer> layers = [.. Layers.Select(l => l.Mended())];
-        var byId = layers.ToDictionary(l => l.Id);
+        var lines = Lines?.RemoveAll(l => !IsDrawnIn(l));
+        lines = lines is not { IsEmpty: false } ? null : lines.Value.Length == Lines!.Value.Length ? Lines : lines;
+        var own = (lines ?? []).ToLookup(l => l.LayerId ?? "");
+        var byId = Layers.Select(l => new LinedLayer(l, [.. own[l.Id]]))
+            .Select(l => l with { Layer = l.Layer.Mended(l.There.Select(x => x.Region).ToHashSet()) }).ToDictionary(l => l.Layer.Id);
+        ImmutableArray<Layer> layers = [.. byId.Values.Select(l => l.Layer)];
 
         // A second cup is there for what is poured from it, and goes with the last of that.
         var seconds = Poured(Recipes).SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();
@@ -35,8 +41,8 @@ public sealed partial record Piece(
         var sittings = Poured(recipes);
         var ground = Ground.Paint is not null && Ground.Base?.Material.TakesPaint() == false ? Ground with { Paint = null } : Ground;
         return layers.SequenceEqual(Layers) && recipes.Length == Recipes.Length && sittings.SequenceEqual(Sittings)
-            && ReferenceEquals(ground, Ground) ? this
-            : this with { Ground = ground, Layers = layers, Recipes = recipes, Sittings = sittings };
+            && ReferenceEquals(ground, Ground) && lines?.Length == Lines?.Length ? this
+            : this with { Ground = ground, Layers = layers, Recipes = recipes, Sittings = sittings, Lines = lines };
 
         ImmutableArray<Sitting> Poured(ImmutableArray<Recipe> from)
         {
@@ -45,16 +51,38 @@ public sealed partial record Piece(
         }
     }
 
+    /// <summary>Whether what a line was drawn in is there still, be it put by.</summary>
+    private bool IsDrawnIn(Line line) => line.Course is RoundCourse round ? (Kept ?? []).Any(k => k.Id == round.Spot)
+        : line.In is { } drawn && Layers.FirstOrDefault(l => l.Id == line.LayerId) is { } layer && layer.LaidOutBy(drawn.Zone) is { } layout
+            && layer.AsideIn(drawn.Zone).Append(layout).Any(l => LayoutKinds.Of(l) == drawn.Kind);
+
+    /// <summary>A layer of it with its lines.</summary>
+    public LinedLayer Lined(Layer layer)
+    {
+        ArgumentNullException.ThrowIfNull(layer);
+        return new(layer, [.. (Lines ?? []).Where(l => l.LayerId == layer.Id)]);
+    }
+
+    /// <summary>A layer of it with its lines; null where it has no such layer.</summary>
+    public LinedLayer? Lined(string layerId) => Layers.FirstOrDefault(l => l.Id == layerId) is { } layer ? Lined(layer) : null;
+
+    /// <summary>What it reserves, with the dams round that.</summary>
+    [JsonIgnore]
+    public ImmutableArray<DammedSpot> Dammed => [.. (Kept ?? []).Select(k => new DammedSpot(k, DamOf(k.Id)?.Section.WidthMm))];
+
+    /// <summary>The dam round a spot that it reserves; null for none.</summary>
+    public Line? DamOf(string spotId) => (Lines ?? []).FirstOrDefault(l => l.Course is RoundCourse round && round.Spot == spotId);
+
     /// <summary>The same without the layouts that were put by in some layers: in one that has been poured there is
     /// nothing left to choose.</summary>
     /// <param name="layerIds">Ids of those layers; others may be among them.</param>
     public Piece WithoutAside(IEnumerable<string> layerIds)
     {
         var ids = layerIds.ToHashSet(StringComparer.Ordinal);
-        return !Layers.Any(l => ids.Contains(l.Id) && l.HasAside) ? this : this with
+        return !Layers.Any(l => ids.Contains(l.Id) && l.HasAside) ? this : (this with
         {
             Layers = [.. Layers.Select(l => ids.Contains(l.Id) ? l.WithoutAside() : l)],
-        };
+        }).Mended();
     }
 }
 

@@ -37,6 +37,9 @@ public static class PlaceIn
     public static string Stones(string layerId, RegionId regionId, string stoneId) =>
         $"{Layer(layerId)}.stones[{LaidStones.NameOf(regionId, stoneId)}]";
 
+    /// <summary>A line.</summary>
+    public static string Line(string lineId) => $"lines[{lineId}]";
+
     /// <summary>A sitting.</summary>
     public static string Sitting(string sittingId) => $"sittings[{sittingId}]";
 

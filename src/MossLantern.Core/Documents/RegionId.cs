@@ -12,7 +12,7 @@ public readonly record struct RegionId : IComparable<RegionId>
 {
     private const string KeptIn = "kept";
     private const char Between = '/';
-    private const string FieldBefore = "field-";
+    private const string FieldBefore = "field-", Dam = "dam";
 
     private readonly string? text;
 
@@ -35,6 +35,10 @@ public readonly record struct RegionId : IComparable<RegionId>
     /// <summary>A spot that the piece keeps visible or bare.</summary>
     /// <param name="keptId">The id of what is kept.</param>
     public static RegionId OfSpot(string keptId) => new($"{KeptIn}{Between}{keptId}");
+
+    /// <summary>The dam round such a spot.</summary>
+    /// <param name="keptId">The id of what is kept.</param>
+    public static RegionId OfDam(string keptId) => new($"{KeptIn}{Between}{keptId}{Between}{Dam}");
 
     /// <summary>The zone that it lies in; null for a region of the layer's own layout and for what is kept.</summary>
     public string? Zone => Before is { } zone && zone != KeptIn ? zone : null;

@@ -59,7 +59,7 @@ public sealed record Sitting(
     /// <summary>The same without what names a layer, a region or a recipe that its piece does not have.</summary>
     /// <param name="layers">The layers of the piece, by their ids.</param>
     /// <param name="recipes">Its recipes, by their ids.</param>
-    internal Sitting Mended(IReadOnlyDictionary<string, Layer> layers, IReadOnlyDictionary<string, Recipe> recipes)
+    internal Sitting Mended(IReadOnlyDictionary<string, LinedLayer> layers, IReadOnlyDictionary<string, Recipe> recipes)
     {
         var filled = this with
         {
@@ -154,9 +154,9 @@ public sealed record Fill(string Id, string LayerId, RegionId Region, string? Re
 {
     /// <summary>The same without what names recipes that are gone, or a depth where there is none; null where its
     /// region is gone, or stays bare.</summary>
-    internal Fill? Mended(IReadOnlyDictionary<string, Layer> layers, IReadOnlyDictionary<string, Recipe> recipes)
+    internal Fill? Mended(IReadOnlyDictionary<string, LinedLayer> layers, IReadOnlyDictionary<string, Recipe> recipes)
     {
-        if (!layers.TryGetValue(LayerId, out var layer) || !layer.Has(Region) || layer.Bare?.Contains(Region) == true)
+        if (!layers.TryGetValue(LayerId, out var layer) || !layer.Has(Region) || layer.Layer.Bare?.Contains(Region) == true)
         {
             return null;
         }

@@ -41,12 +41,11 @@ public enum Keep
 /// <param name="XMm">Left of its box, mm from the left of what a map is grown over.</param>
 /// <param name="YMm">Top of its box, mm from the top.</param>
 /// <param name="Keep">How it is kept.</param>
-/// <param name="DamMm">Width of a dam round it, mm; null for none.</param>
 /// <param name="ClearMm">In a mould, how thick the clear resin against its face is over what is kept visible, mm; null
 /// for the default.</param>
 /// <remarks>Source: docs/craft/layouts.md, Kept zones.</remarks>
 public sealed record ReservedSpot(string Id, string Name, Outline Outline, double XMm, double YMm, Keep Keep,
-    double? DamMm = null, double? ClearMm = null)
+    double? ClearMm = null)
 {
     /// <summary>So thick is the clear against the face of a mould where nobody says otherwise, mm.</summary>
     public const double UsualClearMm = 0.8;
@@ -54,8 +53,13 @@ public sealed record ReservedSpot(string Id, string Name, Outline Outline, doubl
     /// <summary>Its outline, where it lies.</summary>
     [JsonIgnore]
     public Outline Placed => new PlacedOutline(Outline, XMm, YMm);
+}
 
+/// <summary>A spot that a piece reserves, with the dam round it.</summary>
+/// <param name="Spot">The spot.</param>
+/// <param name="DamMm">Width of the dam, mm; null for none.</param>
+public sealed record DammedSpot(ReservedSpot Spot, double? DamMm)
+{
     /// <summary>Its outline with its dam.</summary>
-    [JsonIgnore]
-    public Outline WithDam => DamMm is > 0 and { } mm ? new WidenedOutline(Placed, mm) : Placed;
+    public Outline WithDam => DamMm is { } mm ? new WidenedOutline(Spot.Placed, mm) : Spot.Placed;
 }

@@ -36,10 +36,10 @@ public enum Starter
 public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : LayoutEdit(Layer, Zone)
 {
     /// <summary>Widths of the bands of a ring piece beside the shorter side, from the heart; the last one fills the rest.</summary>
-    private const double Inner = 0.05, Middle = 0.09, Vein = 0.012;
+    private const double Inner = 0.05, Middle = 0.09, Metal = 0.012;
 
     /// <summary>No vein is narrower than can be poured from a stick, mm.</summary>
-    private const double LeastVeinMm = 1.5;
+    private const double LeastMetalMm = 1.5;
 
     /// <summary>How high the walls of pools stand, as shares of the height, and how far they swing.</summary>
     private const double UpperWall = 0.36, LowerWall = 0.67, Swing = 0.05;
@@ -66,16 +66,27 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
             return Edited.No($"{laid.Place}.layout", "There is no such layout to begin with.");
         }
 
-        var was = LaidAnew.KindOf(laid.Layout);
-        var begun = Begun(laid, cupboard);
-        var now = LaidAnew.KindOf(begun.Layout);
+        var was = LayoutKinds.Of(laid.Layout);
+        // What is begun anew has none of the lines that were drawn in what it takes the place of.
+        var begun = Begun(laid.WithoutLinesOf(KindOf(Starter)), cupboard);
+        var now = LayoutKinds.Of(begun.Layout);
         ImmutableArray<Layout> aside =
         [
-            .. laid.Aside.Where(l => LaidAnew.KindOf(l) is var kind && kind != was && kind != now),
+            .. laid.Aside.Where(l => LayoutKinds.Of(l) is var kind && kind != was && kind != now),
             .. was == now || IsEmpty(laid.Layout) ? [] : (ImmutableArray<Layout>)[laid.Layout],
         ];
         return begun.With(begun.Layout, aside).Done();
     }
+
+    private static LayoutKind KindOf(Starter starter) => starter switch
+    {
+        Starter.RingPiece => LayoutKind.Rings,
+        Starter.RimStripes => LayoutKind.Stripes,
+        Starter.Fields => LayoutKind.Fields,
+        Starter.Pools => LayoutKind.Pools,
+        Starter.Flower => LayoutKind.Petals,
+        _ => LayoutKind.Marble,
+    };
 
     /// <summary>What a new piece has: nothing that would be missed.</summary>
     private static bool IsEmpty(Layout layout) => layout is RingsLayout { Hearts.IsEmpty: true, Bands.Length: 1 };
@@ -89,7 +100,7 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
             case Starter.RimStripes:
                 return LaidAnew.As(laid.With(new RingsLayout([], [], 0, null)), LayoutKind.Stripes);
             case Starter.Fields:
-                return Then(LaidAnew.As(laid, LayoutKind.Fields), new AddVein(Layer, Zone), cupboard);
+                return Then(LaidAnew.As(laid, LayoutKind.Fields), new LayLine(Layer, Zone), cupboard);
             case Starter.Pools:
                 return Pools(laid);
             case Starter.Flower:
@@ -113,7 +124,7 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
                 [
                     new("band-1", Width(Inner), false, own[1]),
                     new("band-2", Width(Middle), false, own[2]),
-                    new("band-3", Math.Max(LeastVeinMm, Rounded.Whole(2 * Vein * small) / 2), false, gold),
+                    new("band-3", Math.Max(LeastMetalMm, Rounded.Whole(2 * Metal * small) / 2), false, gold),
                     new("band-4", Width(Middle), true, own[0]),
                 ],
                 0, null)),
@@ -125,13 +136,18 @@ public sealed record BeginLayout(string Layer, string? Zone, Starter Starter) : 
         var box = laid.Box;
         var (with, own) = laid.WithColours(3);
         Spot At(double x, double y) => new(Rounded.Tenth(box.XMm + x * box.WidthMm), Rounded.Tenth(box.YMm + y * box.HeightMm));
-        Stroke Wall(string id, double y, int way) => new(id,
+        DrawnCourse Course(double y, int way) => new(
             [.. Enumerable.Range(0, Stretches + 1).Select(i => (double)i / Stretches)
                 .Select(x => At(x, y + way * Swing * Math.Sin(2 * Math.PI * x)))]);
         PoolColour Pool(int i, double y) => new(FormattableString.Invariant($"pool-{i + 1}"), At(0.5, y).XMm, At(0.5, y).YMm, own[i]);
-        return with.With(new PoolsLayout(
-            [Wall("wall-1", UpperWall, 1), Wall("wall-2", LowerWall, -1)], 3,
+        var pools = with.With(new PoolsLayout(
             [Pool(0, UpperWall / 2), Pool(1, (UpperWall + LowerWall) / 2), Pool(2, (1 + LowerWall) / 2)]));
+        foreach (var course in new[] { Course(UpperWall, 1), Course(LowerWall, -1) })
+        {
+            (pools, _) = pools.WithLine("wall", course, new(DrawWall.UsualMm), new BarrierLine());
+        }
+
+        return pools;
     }
 
     /// <summary>With a further change made to it.</summary>

@@ -17,7 +17,7 @@ public sealed record DivideLayer(string Layer, int Count) : Edit
         ArgumentNullException.ThrowIfNull(piece);
         return layer is { RegionDepths: null, PartDepths: null, Within: null, Layout: not StripesLayout and not PuddleLayout }
             && !piece.Sittings.SelectMany(s => s.Fills ?? []).Any(f => f.LayerId == layer.Id)
-            && count >= 2
+            && count >= 2 && (piece.Lines ?? []).Length + (count - 1L) * piece.Lined(layer).There.Count() <= Line.Most
             && piece.Layers.Length + (long)count - 1 <= PieceValidator.MostLayers
             && piece.Sittings.Length + (long)count - 1 <= PieceValidator.MostSittings;
     }
@@ -52,10 +52,22 @@ public sealed record DivideLayer(string Layer, int Count) : Edit
             {
                 Layers = to.Layers.Insert(at + n - 1, layer with { Id = id, Name = Numbered(layer.Name, n), DepthMm = each, Aside = null }),
                 Sittings = to.Sittings.Add(Filling.Like(rest, id) with { Rest = [id] }),
+                Lines = Lined(to.Lines, piece.Lined(layer), id),
             };
         }
 
         return to;
+    }
+
+    /// <summary>The lines of a piece with those of a layer once more in another.</summary>
+    private static ImmutableArray<Line>? Lined(ImmutableArray<Line>? all, LinedLayer of, string layerId)
+    {
+        foreach (var line in of.There)
+        {
+            all = all!.Value.Add(line with { Id = FreeId.Of("line", all.Value.Select(l => l.Id)), LayerId = layerId });
+        }
+
+        return all;
     }
 
     private static string Numbered(string name, int number) =>

@@ -14,6 +14,9 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     /// <summary>Most spots that a hand draws at once.</summary>
     public const int MostSpots = 20_000;
 
+    /// <summary>How wide a wall is laid where nobody says otherwise, mm.</summary>
+    public const double UsualMm = 3;
+
     private const double ToleranceMm = 0.8;
 
     /// <inheritdoc/>
@@ -28,16 +31,19 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
         Spots.IsDefault || Spots.Length is < 2 or > MostSpots
             || Spots.Any(s => !Accepted.PlaceMm.Contains(s.XMm) || !Accepted.PlaceMm.Contains(s.YMm))
-            ? Edited.No($"{laid.Place}.layout.strokes",
+            ? Edited.No("lines",
                 FormattableString.Invariant($"A wall goes through 2 to {MostSpots} spots, each {Accepted.PlaceMm.Words}."))
-            : With(laid, layout, Thinned(Spots));
+            : With(laid, Thinned(Spots));
 
     /// <summary>A wall through spots.</summary>
-    internal static Edited With(LaidOut laid, PoolsLayout layout, IEnumerable<Spot> spots)
+    internal static Edited With(LaidOut laid, IEnumerable<Spot> spots)
     {
-        var stroke = new Stroke(FreeId.Of("wall", layout.Strokes.Select(s => s.Id)),
-            [.. spots.Select(s => new Spot(Rounded.Tenth(s.XMm), Rounded.Tenth(s.YMm)))]);
-        return laid.With(layout with { Strokes = layout.Strokes.Add(stroke) }).Done($"layout.strokes[{stroke.Id}]");
+        // A new wall is laid as the one before was.
+        var like = laid.Lines.LastOrDefault(l => l.IsBarrier);
+        var (with, line) = laid.WithLine("wall",
+            new DrawnCourse([.. spots.Select(s => new Spot(Rounded.Tenth(s.XMm), Rounded.Tenth(s.YMm)))]),
+            like?.Section ?? new(UsualMm), like?.Material ?? new BarrierLine());
+        return line is null ? Edited.No("lines", $"A piece has up to {Line.Most} lines.") : with.DoneAt(line.Place);
     }
 
     /// <summary>Without the spots that lie within a tolerance of the line without them: the farthest of each stretch stays.</summary>

@@ -12,7 +12,7 @@ internal static class Filling
 
     /// <summary>Why regions cannot be meant; null where the layer has all of them.</summary>
     public static Edited? Unknown(Piece piece, string layerId, ImmutableArray<RegionId> regions) =>
-        piece.Layers.FirstOrDefault(l => l.Id == layerId) is not { } layer ? Edited.No(PlaceIn.Layer(layerId), "There is no such layer.")
+        piece.Lined(layerId) is not { } layer ? Edited.No(PlaceIn.Layer(layerId), "There is no such layer.")
         : regions.IsDefaultOrEmpty || regions.Length > MostRegions || !regions.All(layer.Has)
             ? Edited.No(PlaceIn.Layer(layerId), "Name at least one region that the layer has.")
         : null;
@@ -20,7 +20,7 @@ internal static class Filling
     /// <summary>Why nothing can be said of how a region is filled: the layer has no such region, or it is poured by the
     /// millilitre. Null where it can.</summary>
     public static Edited? ByAmount(Piece piece, string layerId, RegionId region, string sentence) => Unknown(piece, layerId, [region])
-        ?? (!piece.Layers.Single(l => l.Id == layerId).HasDepth(region) ? Edited.No(PlaceIn.Region(layerId, region), sentence) : null);
+        ?? (!piece.Lined(layerId)!.HasDepth(region) ? Edited.No(PlaceIn.Region(layerId, region), sentence) : null);
 
     /// <summary>Why a sitting cannot be meant; null where the piece has it.</summary>
     public static Edited? Unknown(Piece piece, string sittingId) =>

@@ -17,7 +17,9 @@ public sealed record JoinWall(string Layer, string? Zone, string Wall, bool AtSt
     public override string Words(Piece before) => "draw a wall on";
 
     private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
-        layout.Strokes.FirstOrDefault(s => s.Id == Wall) is not { } stroke
-            ? Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "That wall is no longer there.")
-        : laid.With(Pools.Closed(layout, new(Wall, AtStart ? stroke.Spots[0] : stroke.Spots[^1], new(XMm, YMm), AtStart))).Done();
+        laid.WallOf(Wall) is not var (line, wall) ? Edited.No(PlaceIn.Line(Wall), "That wall is no longer there.")
+        : laid.WithLine(line, line with
+        {
+            Course = new DrawnCourse(Pools.Closed(wall, new(Wall, AtStart ? wall.Spots[0] : wall.Spots[^1], new(XMm, YMm), AtStart)).Spots),
+        }).Done();
 }

@@ -11,19 +11,6 @@ internal static class LaidAnew
     private const int LeastRings = 3;
     private const int Seed = 7;
 
-    /// <summary>The way that a layout is one of.</summary>
-    public static LayoutKind KindOf(Layout layout) => layout switch
-    {
-        RingsLayout => LayoutKind.Rings,
-        StripesLayout => LayoutKind.Stripes,
-        PetalsLayout => LayoutKind.Petals,
-        FieldsLayout => LayoutKind.Fields,
-        PoolsLayout => LayoutKind.Pools,
-        PuddleLayout => LayoutKind.Puddle,
-        MarbleLayout => LayoutKind.Marble,
-        _ => LayoutKind.Flood,
-    };
-
     /// <summary>It laid out in a way for the first time.</summary>
     public static LaidOut As(LaidOut laid, LayoutKind kind)
     {
@@ -44,7 +31,7 @@ internal static class LaidAnew
                 return withFields.With(new FieldsLayout(3 * chosen.Length, chosen, Seed));
             case LayoutKind.Pools:
                 var (withPools, pool) = laid.WithColours(1);
-                return withPools.With(new PoolsLayout([], 3, [new("pool-1", x, y, pool[0])]));
+                return withPools.With(new PoolsLayout([new("pool-1", x, y, pool[0])]));
             case LayoutKind.Puddle:
                 var (withPours, three) = laid.WithColours(3);
                 var cups = three.Take(MostColours).ToList();

@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
 using MossLantern.Core.Mixing;
 using MossLantern.Core.Shapes;
 
@@ -41,6 +42,44 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
         : Layer.Within is { } id && Piece.Ground.Mould?.Insert(id) is { } insert
             ? new(insert.XMm, insert.YMm, insert.Outline.BoxWidthMm, insert.Outline.BoxHeightMm)
             : new(0, 0, Piece.Ground.MapOutline.BoxWidthMm, Piece.Ground.MapOutline.BoxHeightMm);
+
+    /// <summary>Its lines, as it is laid out now.</summary>
+    public IEnumerable<Line> Lines => Piece.Lined(Layer).There.Where(l => l.In!.Zone == ZoneId);
+
+    /// <summary>A wall of it, by its id; null where it has no such wall that was drawn by hand.</summary>
+    public (Line Line, Wall Wall)? WallOf(string id) => Lines.FirstOrDefault(l => l.Id == id) is { } line
+        && Wall.Among([line]) is [var wall] ? (line, wall) : null;
+
+    /// <summary>With a line more; the line is null where the piece has as many as it may.</summary>
+    /// <param name="stem">What its id begins with.</param>
+    /// <param name="course">How it runs.</param>
+    /// <param name="section">How it is laid.</param>
+    /// <param name="material">Of what.</param>
+    public (LaidOut Laid, Line? Line) WithLine(string stem, Course course, Section section, LineMaterial material)
+    {
+        var all = Piece.Lines ?? [];
+        if (all.Length >= Line.Most)
+        {
+            return (this, null);
+        }
+
+        var taken = all.Where(l => l.LayerId == LayerId).Select(l => l.Region.ToString()).Concat(Layer.RegionIds.Select(r => r.ToString()));
+        var region = material is BarrierLine ? PoolsLayout.WallId.In(ZoneId)
+            : stem is var own && !taken.Contains(RegionId.Parse(own).In(ZoneId).ToString()) ? RegionId.Parse(own).In(ZoneId)
+            : RegionId.Parse(FreeId.Of(stem, taken.Select(r => RegionId.Parse(r).Own))).In(ZoneId);
+        var line = new Line(FreeId.Of(stem, all.Select(l => l.Id)), region, course, section, material, LayerId,
+            new(LayoutKinds.Of(Layout), ZoneId));
+        return (this with { Piece = Piece with { Lines = all.Add(line) } }, line);
+    }
+
+    /// <summary>With a line as it is now.</summary>
+    public LaidOut WithLine(Line was, Line now) => this with { Piece = Piece with { Lines = Piece.Lines!.Value.Replace(was, now) } };
+
+    /// <summary>Without the lines of layouts of a kind.</summary>
+    public LaidOut WithoutLinesOf(LayoutKind kind) => this with
+    {
+        Piece = Piece with { Lines = Piece.Lines?.RemoveAll(l => l.LayerId == LayerId && l.In == new LineIn(kind, ZoneId)) },
+    };
 
     /// <summary>The colours that the layer is poured from, and those that nobody names yet.</summary>
     public ImmutableArray<Recipe> Cups => Piece.FilledBy(LayerId).Cups;
@@ -97,6 +136,9 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     /// change let go of are gone.</summary>
     /// <param name="made">The place of what was made anew, counted from what is laid out; null for nothing.</param>
     public Edited Done(string? made = null) => new(Settle.Of(Before, Piece), null, made is null ? null : $"{Place}.{made}");
+
+    /// <summary>The piece with the change made, and the place of what was made anew.</summary>
+    public Edited DoneAt(string place) => Done() with { Place = place };
 
     /// <summary>A piece with clear resin among some of its colours.</summary>
     public static (Piece Piece, string RecipeId) ClearIn(Piece piece, ImmutableArray<Recipe> among)

@@ -23,7 +23,7 @@ public sealed record LayRegion(string Layer, RegionId Region, string? Fill, Fill
         }
 
         var own = piece.Sittings.SelectMany(s => s.Fills ?? []).Where(f => f.LayerId == Layer && f.Region == Region).ToList();
-        if (!Enum.IsDefined(Way) || !piece.Layers.Single(l => l.Id == Layer).HasDepth(Region)
+        if (!Enum.IsDefined(Way) || !piece.Lined(Layer)!.HasDepth(Region)
             || own.Count > 1 && Fill is null || Fill is not null && own.All(f => f.Id != Fill))
         {
             return Edited.No(PlaceIn.Region(Layer, Region), "This is laid in one way; a region of several passes is laid pass by pass.");

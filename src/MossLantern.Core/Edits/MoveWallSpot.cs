@@ -18,13 +18,12 @@ public sealed record MoveWallSpot(string Layer, string? Zone, string Wall, int S
 
     private protected override Edited Change(LaidOut laid, PoolsLayout layout)
     {
-        var wall = layout.Strokes.FirstOrDefault(s => s.Id == Wall);
-        if (wall is null || Spot < 0 || Spot >= wall.Spots.Length)
+        if (laid.WallOf(Wall) is not var (line, wall) || Spot < 0 || Spot >= wall.Spots.Length)
         {
-            return Edited.No($"{laid.Place}.layout.strokes[{Wall}]", "That wall is no longer there.");
+            return Edited.No(PlaceIn.Line(Wall), "That wall is no longer there.");
         }
 
         var to = new Spot(Rounded.Whole(wall.Spots[Spot].XMm + ByXMm), Rounded.Whole(wall.Spots[Spot].YMm + ByYMm));
-        return laid.With(layout with { Strokes = layout.Strokes.Replace(wall, wall with { Spots = wall.Spots.SetItem(Spot, to) }) }).Done();
+        return laid.WithLine(line, line with { Course = new DrawnCourse(wall.Spots.SetItem(Spot, to)) }).Done();
     }
 }

@@ -5,7 +5,7 @@ namespace MossLantern.Core.Edits;
 /// <summary>A region is poured from another colour.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
-/// <param name="Region">The region, in its own layout: a band, <c>heart</c>, <c>start</c>, <c>vein</c>, a pool, a pour,
+/// <param name="Region">The region, in its own layout: a band, <c>heart</c>, <c>start</c>, a line, a pool, a pour,
 /// <c>rest</c>, a field, <c>ground</c>, <c>streaks</c> or <c>flood</c>.</param>
 /// <param name="Recipe">The colour; null for a new one of its own.</param>
 public sealed record PourFrom(string Layer, string? Zone, RegionId Region, string? Recipe = null) : LayoutEdit(Layer, Zone)
@@ -20,6 +20,11 @@ public sealed record PourFrom(string Layer, string? Zone, RegionId Region, strin
             return Edited.No($"{laid.Place}.layout", "The piece no longer has that colour.");
         }
 
+        if (with.Lines.FirstOrDefault(l => !l.IsBarrier && l.Region.InLayout == Region) is { } line)
+        {
+            return with.WithLine(line, line with { Material = new ResinLine(recipe) }).Done();
+        }
+
         return In(laid.Layout, Region, recipe) is not { } to
             ? Edited.No($"{PlaceIn.Layer(Layer)}.regions[{Region.In(Zone)}]", "That region is no longer there.")
             : with.With(to).Done();
@@ -32,7 +37,6 @@ public sealed record PourFrom(string Layer, string? Zone, RegionId Region, strin
             banded with { Bands = banded.Bands.SetItem(at, banded.Bands[at] with { RecipeId = recipe }) },
         RingsLayout { HeartRecipeId: not null } rings when region == RegionId.Heart => rings with { HeartRecipeId = recipe },
         StripesLayout lines when region == StripesLayout.StartId => lines with { StartRecipeId = recipe },
-        FieldsLayout { Vein: { } vein } fields when region == FieldsLayout.VeinId => fields with { Vein = vein with { RecipeId = recipe } },
         FieldsLayout fields when region.Field is { } number && number <= fields.Fields =>
             fields with { Recoloured = [.. (fields.Recoloured ?? []).Where(r => r.Field != number), new FieldColour(number, recipe)] },
         PoolsLayout pools when pools.Pools.ToList().FindIndex(p => p.Region == region) is >= 0 and var at =>

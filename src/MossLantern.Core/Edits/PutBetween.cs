@@ -14,15 +14,19 @@ public sealed record PutBetween(string Layer, RegionId First, RegionId Second, s
     public const double WidthMm = 3;
 
     private const double PourMl = 5;
-    private const double ThicknessMm = 1;
 
     /// <inheritdoc/>
     public override string Words(Piece before) => $"put {Colour(before, Recipe)} between";
 
     private protected override Edited Change(LaidOut laid, Cupboard cupboard) =>
         laid.Piece.Recipes.All(r => r.Id != Recipe) ? Edited.No(PlaceIn.Recipe(Recipe), "That colour is no longer there.")
+        : TakesVein(laid) ? LayLine.With(laid, Recipe, new AllBordersCourse())
         : In(laid.Layout, First, Second, Recipe) is { } to ? laid.With(to).Done()
         : Edited.No($"{laid.Place}.layout", "There is no way, or no room, to put a colour between these two.");
+
+    /// <summary>Whether it is fields that have no line along all their borders yet: that comes between any two.</summary>
+    private static bool TakesVein(LaidOut laid) =>
+        laid.Layout is FieldsLayout && laid.Lines.All(l => l.Course is not AllBordersCourse);
 
     /// <summary>A layout with a colour between two of its regions; null where there is no way or no room.</summary>
     public static Layout? In(Layout layout, RegionId first, RegionId second, string recipe) => layout switch
@@ -33,7 +37,6 @@ public sealed record PutBetween(string Layer, RegionId First, RegionId Second, s
                 FreeId.Of("line", banded.Bands.Select(b => b.Id)),
                 Math.Max(Accepted.BandMm.From, WidthMm / Math.Pow(banded.Widening, at)), false, recipe)),
         },
-        FieldsLayout { Vein: null } fields => fields with { Vein = new(recipe, WidthMm, ThicknessMm) },
         PuddleLayout puddle when puddle.Pours.Length < PuddleValidator.MostPours && Pour(puddle, first) is { } one
             && Pour(puddle, second) is { } other => puddle with
             {

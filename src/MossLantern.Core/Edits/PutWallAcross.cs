@@ -13,7 +13,7 @@ public sealed record PutWallAcross(string Layer, string? Zone) : LayoutEdit<Pool
     /// <inheritdoc/>
     public override string Words(Piece before) => "put a wall across";
 
-    private protected override Edited Change(LaidOut laid, PoolsLayout layout) => DrawWall.With(laid, layout,
+    private protected override Edited Change(LaidOut laid, PoolsLayout layout) => DrawWall.With(laid,
         Enumerable.Range(0, Stretches + 1)
             .Select(i => new Spot(laid.Box.XMm + laid.Box.WidthMm * i / Stretches, laid.Box.YMm + laid.Box.HeightMm / 2)));
 }

@@ -42,7 +42,7 @@ public sealed record SecondCup(string Sitting, string Recipe, ImmutableArray<Pou
         }
 
         if (Pours.IsDefaultOrEmpty || Pours.Length > Filling.MostRegions
-            || Pours.Any(p => piece.Layers.FirstOrDefault(l => l.Id == p.Layer)?.Has(p.Region) != true))
+            || Pours.Any(p => piece.Lined(p.Layer)?.Has(p.Region) != true))
         {
             return Edited.No(PlaceIn.Recipe(Recipe), "Name at least one pour of this colour that comes from its second cup.");
         }

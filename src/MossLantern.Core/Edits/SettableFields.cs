@@ -44,6 +44,7 @@ internal static class SettableFields
         ["sittings.sandFirst"] = "whether it is sanded first",
         ["sittings.start"] = "the start",
         ["sittings.end"] = "the end",
+        ["lines.material.class"] = "what the wall is laid of",
         ["kept.name"] = "the name of what is reserved",
         ["kept.keep"] = "how it is reserved",
     }.ToFrozenDictionary(StringComparer.Ordinal);

@@ -108,7 +108,7 @@ internal static class Settle
     private static HashSet<string> Named(Piece piece)
     {
         var poured = piece.Sittings.SelectMany(s => s.Fills ?? []).SelectMany(f => new[] { f.RecipeId, f.CupId }).OfType<string>();
-        var named = Recipe.WithShares(piece.Layers.SelectMany(l => l.NamedRecipeIds).Concat(poured), piece.Recipes);
+        var named = Recipe.WithShares(piece.Layers.SelectMany(l => piece.Lined(l).NamedRecipeIds).Concat(poured), piece.Recipes);
         named.UnionWith([.. piece.Recipes.Where(r => named.Contains(r.Id)).Select(r => r.SecondOf).OfType<string>()]);
         if ((piece.Kept ?? []).Any(k => k.Keep == Keep.Visible))
         {

@@ -295,11 +295,11 @@ public static class CupPlanner
         var id = region.Id.Own;
         var times = Times(ground, layer, copies);
         return own.LengthMm is { } length
-            ? new(own.Ml * copies, "ml", Formulas.VeinVolume,
+            ? new(own.Ml * copies, "ml", Formulas.LineVolume,
             [
                 new("length", length, "mm", Origin.Reckoned),
-                new("width", own.WidthMm!.Value, "mm", Origin.Own, place + ".layout.vein.widthMm"),
-                new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, place + ".layout.vein.thicknessMm"),
+                new("width", own.WidthMm!.Value, "mm", Origin.Own, PlaceIn.Line(own.LineId!) + ".section.widthMm"),
+                new("thickness", own.ThicknessMm!.Value, "mm", Origin.Own, PlaceIn.Line(own.LineId!) + ".section.heightMm"),
                 .. times,
             ])
             : new(own.Ml * copies, "ml", Formulas.PuddlePour,

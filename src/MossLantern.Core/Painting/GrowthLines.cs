@@ -33,7 +33,7 @@ internal static class GrowthLines
         var slowness = Grain.Slowness(grid, seed, wavinessMm, 0.6 * growth.GrainMm);
         var squares = new double[grid.Count];
         Array.Fill(squares, double.MaxValue);
-        foreach (var patch in map.Patches.Where(p => p.Kind is not (RegionKind.Vein or RegionKind.Film)))
+        foreach (var patch in map.Patches.Where(p => p.Kind is not (RegionKind.Line or RegionKind.Film)))
         {
             foreach (var ring in Flat.Rings(patch.Area))
             {

@@ -131,6 +131,10 @@ internal sealed class Picture(LayerMapper mapper, Catalogue catalogue, bool full
     {
         switch (map)
         {
+            case LinedMap lined:
+                Paint(brush, lined.On);
+                new LineBrush(brush).Paint(lined.Lines);
+                break;
             case BandMap bands:
                 new BandBrush(brush).Paint(bands);
                 break;

@@ -7,7 +7,7 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Painting;
 
-/// <summary>Paints a map of polygons side by side, with veins and walls over them.</summary>
+/// <summary>Paints a map of polygons side by side, with walls over them.</summary>
 internal sealed class RegionBrush(LayerBrush on)
 {
     private const string WallColour = "#efe7d6";
@@ -18,7 +18,7 @@ internal sealed class RegionBrush(LayerBrush on)
         if (on.Full && on.Lowest && map.IsWhole && on.Piece.Ground.Old is null)
         {
             // Between two polygons side by side the ground would show as a hairline: what lies below is like them.
-            List<Colour> shown = [.. map.Patches.Where(p => p.CupId is not null && p.Kind is not RegionKind.Vein)
+            List<Colour> shown = [.. map.Patches.Where(p => p.CupId is not null)
                 .Select(p => on.Shown(on.Cups[p.CupId!]))];
             if (shown.Count > 1)
             {
@@ -27,7 +27,7 @@ internal sealed class RegionBrush(LayerBrush on)
             }
         }
 
-        foreach (var patch in map.Patches.Where(p => p.Kind is not (RegionKind.Vein or RegionKind.Wall)))
+        foreach (var patch in map.Patches.Where(p => p.Kind is not RegionKind.Wall))
         {
             Effort.Check();
             var path = PathText.Straight(!on.Full && patch.Draft is { } draft ? draft.Rings : Flat.Rings(patch.Area));
@@ -59,75 +59,15 @@ internal sealed class RegionBrush(LayerBrush on)
             Bleeds(map);
         }
 
-        foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Vein or RegionKind.Wall))
+        foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Wall && !p.Area.IsEmpty))
         {
-            if (patch.CupId is not { } id)
-            {
-                if (!patch.Area.IsEmpty)
-                {
-                    var wall = Colour.Of(WallColour).Tone(on.Sheet.Through ? -0.85 : 0);
-                    on.Sheet.Paths.Add(new(
-                        PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(),
-                        on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
-                        patch.Id.In(on.ZoneId), on.Material("")));
-                }
-
-                continue;
-            }
-
-            Vein(patch, on.Cups[id], patch.Own?.ThicknessMm ?? on.DepthMm);
+            var wall = Colour.Of(WallColour).Tone(on.Sheet.Through ? -0.85 : 0);
+            on.Sheet.Paths.Add(new(
+                PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(),
+                on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
+                patch.Id.In(on.ZoneId), on.Material("")));
         }
     }
-
-    /// <summary>A vein lies on the fields, as thick as it is laid.</summary>
-    private void Vein(Patch patch, Recipe cup, double thicknessMm)
-    {
-        var look = CupLook.Of(on.Catalogue, on.Layer, cup);
-        // A draft draws the line itself: what it covers is dear.
-        if (!on.Full && !on.Wet && patch.Draft is { Line: { } line, WidthMm: var widthMm })
-        {
-            var from = on.Sheet.Paths.Count;
-            on.Lay(PaintRole.Part, PathText.Open(Flat.Lines(line)), cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
-            for (var i = from; i < on.Sheet.Paths.Count; i++)
-            {
-                on.Sheet.Paths[i] = on.Sheet.Paths[i] with { Fill = null, Stroke = on.Sheet.Paths[i].Fill, StrokeMm = widthMm };
-            }
-
-            return;
-        }
-
-        if (patch.Area.IsEmpty)
-        {
-            return;
-        }
-
-        var path = PathText.Straight(Flat.Rings(patch.Area));
-        var (opacity, colour) = (Math.Round(look.Opacity(thicknessMm), 3), on.Sheet.Through ? look.Through(thicknessMm) : look.Colour);
-        if (on.Wet)
-        {
-            on.Run(path, colour, opacity, patch.Id);
-        }
-
-        on.Lay(PaintRole.Part, path, cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
-        if (on.Full && !on.Wet && !on.Sheet.Through && opacity > 0)
-        {
-            if (Metals.Have(cup.Colourant) && patch.Draft is { Line: { } middle, WidthMm: var across })
-            {
-                var course = PathText.Open(Flat.Lines(middle));
-                foreach (var (share, lightness) in Metal)
-                {
-                    on.Sheet.Paths.Add(new(PaintRole.FineLine, course, null, Lab.Lighter(colour, lightness).ToHex(),
-                        share * across, opacity, patch.Id.In(on.ZoneId), null));
-                }
-            }
-
-            on.Sheet.Paths.Add(new(PaintRole.Edge, path, null, colour.Tone(-0.6).ToHex(), 0.4, opacity, patch.Id.In(on.ZoneId), null));
-        }
-    }
-
-    /// <summary>A vein of metal: shares of its width, from its edges to its middle, and how much lighter each is, L*.</summary>
-    private static readonly ImmutableArray<(double Share, double Lightness)> Metal = [(1, -Painter.MetalDark),
-        (0.66, 0), (0.34, Painter.MetalLight)];
 
     /// <summary>What is dark stays dark: its bands are lighter by no more than growth lines are, and a part of its own lightness.</summary>
     private const double DarkPart = 10;

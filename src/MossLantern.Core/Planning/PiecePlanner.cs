@@ -196,7 +196,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             LayoutFacts.Of(mapper, piece, layer, map, volumes),
             map.Touching,
             ColourBalance.Of(outline, map, layer.IsBare))
-        { RegionMl = volumes };
+        { RegionMl = volumes, Holds = PoolHold.Of(piece, layer, map, volumes, around.Catalogue) };
     }
 
     /// <summary>A scale for stones shows no less, g.</summary>

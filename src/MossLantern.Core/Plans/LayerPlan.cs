@@ -75,6 +75,9 @@ public sealed record LayerPlan(
     /// <summary>What each of its regions takes without its edges, ml.</summary>
     internal IReadOnlyDictionary<RegionId, double> RegionMl { get; init; } = ImmutableDictionary<RegionId, double>.Empty;
 
+    /// <summary>What its pools hold behind their walls; none where a wall has no height yet.</summary>
+    public ImmutableArray<PoolHold> Holds { get; init; } = [];
+
     /// <summary>Its resin as what stands under it carries it.</summary>
     internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, LayerMl / ground.AtOnce, StonesG / ground.AtOnce);
 }

@@ -46,17 +46,16 @@ public static class LayoutFacts
         [
             .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
             {
-                StripesLayout lines => Lines(piece, p.Of(layer), lines,
-                    p.ZoneId is null ? mapper.RimRoomMm(piece, layer) : ((BandMap)p.Map!).FarFromRimMm(), p.ZoneId, ml),
+                StripesLayout lines => Stripes(piece, p.Of(layer), lines, p.ZoneId is null
+                    ? mapper.RimRoomMm(piece, layer) : ((BandMap)LinedMap.Below(p.Map!)).FarFromRimMm(), p.ZoneId, ml),
                 PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
-                FieldsLayout { Vein: not null } => Vein(p.Map!),
-                PoolsLayout pools => Walls(p.Outline, p.Of(layer), pools, p.Map!),
+                PoolsLayout => Walls(p.Outline, p.Of(layer), p.Map!),
                 _ => [],
-            }).Select(f => p.ZoneId is null ? f : f with { Id = $"{p.ZoneId}/{f.Id}" })),
+            }).Concat(Lines(p.Of(layer), p.Map!)).Select(f => p.ZoneId is null ? f : f with { Id = $"{p.ZoneId}/{f.Id}" })),
         ];
     }
 
-    private static IEnumerable<LayoutFact> Lines(
+    private static IEnumerable<LayoutFact> Stripes(
         Piece piece, FilledLayer layer, StripesLayout lines, double room, string? zoneId, IReadOnlyDictionary<RegionId, double> ml)
     {
         var own = layer.Bands.Where(b => !b.FillsRest).ToList();
@@ -133,21 +132,26 @@ public static class LayoutFacts
         }
     }
 
-    private static IEnumerable<LayoutFact> Vein(LayerMap map)
-    {
-        var own = map.Regions.Single(r => r.Id == FieldsLayout.VeinId).Own!;
-        yield return new("vein-length", "Vein along the borders", Reckoned.Of(own.LengthMm!.Value, "mm", Formulas.VeinLength,
-            new ReckonedInput("borders", own.LengthMm!.Value, "mm", Origin.Reckoned)));
-    }
+    private static IEnumerable<LayoutFact> Lines(FilledLayer layer, LayerMap map) =>
+        layer.Lines.Where(l => !l.IsBarrier).Select(line =>
+        {
+            var length = map.Regions.Single(r => r.Id == line.Region.InLayout).Own!.LengthMm!.Value;
+            return new LayoutFact($"{line.Id}-length", line.Course is AllBordersCourse ? "Vein along the borders" : "Line along the border",
+                Reckoned.Of(length, "mm", Formulas.LineLength, new ReckonedInput("borders", length, "mm", Origin.Reckoned)));
+        });
 
-    private static IEnumerable<LayoutFact> Walls(Outline outline, FilledLayer layer, PoolsLayout pools, LayerMap map)
+    private static IEnumerable<LayoutFact> Walls(Outline outline, FilledLayer layer, LayerMap map)
     {
-        var length = Pools.LengthMm(outline, pools);
+        var walls = layer.Walls;
+        var length = Pools.LengthsMm(outline, Wall.Among(walls)).Sum();
         var area = map.Regions.FirstOrDefault(r => r.Id == PoolsLayout.WallId)?.AreaMm2 ?? 0;
         yield return new("wall-length", "Walls",
-            Reckoned.Of(length, "mm", Formulas.WallLength, new ReckonedInput("walls", pools.Strokes.Length, "", Origin.Own)));
-        yield return new("wall-area", "Walls take up", Reckoned.Of(area / 100, "cm²", Formulas.WallLength,
+            Reckoned.Of(length, "mm", Formulas.WallLength, new ReckonedInput("walls", walls.Length, "", Origin.Own)));
+        yield return new("wall-area", "Walls take up", new(area / 100, "cm²", Formulas.WallLength,
+        [
             new("length", length, "mm", Origin.Reckoned),
-            new("bead width", pools.BeadMm, "mm", Origin.Own, layer.LaidOutPlace + ".layout.beadMm")));
+            .. walls.DistinctBy(w => w.Section.WidthMm)
+                .Select(w => new ReckonedInput("bead width", w.Section.WidthMm, "mm", Origin.Own, w.Place + ".section.widthMm")),
+        ]));
     }
 }

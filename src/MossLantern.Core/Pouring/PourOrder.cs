@@ -45,7 +45,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
                 .Concat(regions.Where(r => r.Kind != RegionKind.Film && BandOf(r) is not { FillsRest: false })),
             MarbleLayout => regions.OrderBy(r => r.Kind == RegionKind.Streaks),
             PuddleLayout => regions.OrderBy(r => r.Kind != RegionKind.PuddleRing),
-            FieldsLayout or PoolsLayout => regions.OrderBy(r => r.Kind == RegionKind.Vein).ThenByDescending(r => r.AreaMm2),
+            FieldsLayout or PoolsLayout => regions.OrderByDescending(r => r.AreaMm2),
             _ => regions,
         };
     }
@@ -56,7 +56,7 @@ public sealed record PourOrder(ImmutableArray<RegionId> RegionIds, string Says)
         MarbleLayout => "The ground first, the streaks into it.",
         PuddleLayout { RestRecipeId: null } => "One pour on top of another, in the order listed.",
         PuddleLayout => "One pour on top of another, in the order listed; what lies round the puddle comes last.",
-        FieldsLayout when own.Any(r => r.Kind == RegionKind.Vein) => "The largest field first; the vein last, onto the wet fields.",
+        FieldsLayout when own.Any(r => r.Kind == RegionKind.Line) => "The largest field first; the vein last, onto the wet fields.",
         FieldsLayout => "The largest field first.",
         PoolsLayout => "The largest pool first.",
         FloodLayout => "All in one go.",

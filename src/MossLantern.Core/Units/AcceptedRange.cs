@@ -141,14 +141,11 @@ public static class Accepted
     /// <summary>Number of fields.</summary>
     public static AcceptedRange FieldCount { get; } = new("Number of fields", 1, 60, "");
 
-    /// <summary>Width of a highlight vein, mm.</summary>
-    public static AcceptedRange VeinMm { get; } = new("Width of the vein", 0.5, 50, "mm");
+    /// <summary>Width of a wall, a dam or a line, mm.</summary>
+    public static AcceptedRange LineMm { get; } = new("Width of the line", 0.5, 50, "mm");
 
-    /// <summary>Thickness of a highlight vein, mm.</summary>
-    public static AcceptedRange VeinThicknessMm { get; } = new("Thickness of the vein", 0.05, 20, "mm");
-
-    /// <summary>Width of a wall between pools, mm.</summary>
-    public static AcceptedRange WallMm { get; } = new("Width of the walls", 0.5, 30, "mm");
+    /// <summary>Height of a wall, a dam or a line, mm.</summary>
+    public static AcceptedRange LineHeightMm { get; } = new("Height of the line", 0.05, 100, "mm");
 
     /// <summary>How much longer a puddle grows by a tilt, %.</summary>
     public static AcceptedRange TiltPercent { get; } = new("Stretch of the tilt", 0, 400, "%");
@@ -161,9 +158,6 @@ public static class Accepted
 
     /// <summary>Clear resin against the face of a mould, mm.</summary>
     public static AcceptedRange FaceClearMm { get; } = new("Clear resin against the face", 0.1, 10, "mm");
-
-    /// <summary>Width of a dam round what is kept bare, mm.</summary>
-    public static AcceptedRange DamMm { get; } = new("Width of the dam", 0.5, 30, "mm");
 
     /// <summary>How far band edges wander, mm.</summary>
     public static AcceptedRange WavinessMm { get; } = new("Waviness", 0, 40, "mm");

@@ -340,6 +340,18 @@ public static class Formulas
     /// <summary>Length, section and volume of a bead.</summary>
     public const string BeadLength = "bead";
 
+    /// <summary>What a pool takes with room to spare.</summary>
+    public const string PoolRoom = "pool-room";
+
+    /// <summary>What a pool takes to the brim.</summary>
+    public const string PoolBrim = "pool-brim";
+
+    /// <summary>What a pool takes until it runs over.</summary>
+    public const string PoolOver = "pool-over";
+
+    /// <summary>What is poured into a pool.</summary>
+    public const string PoolGets = "pool-gets";
+
     /// <summary>Drying time of a bead.</summary>
     public const string BeadDry = "bead-dry";
 
@@ -383,7 +395,7 @@ public static class Formulas
     public const string MixedDraw = "mixed-draw";
 
     /// <summary>Volume of a vein laid on a wet field.</summary>
-    public const string VeinVolume = "vein-volume";
+    public const string LineVolume = "line-volume";
 
     /// <summary>A pour of a puddle.</summary>
     public const string PuddlePour = "puddle-pour";
@@ -398,7 +410,7 @@ public static class Formulas
     public const string Repeat = "repeat";
 
     /// <summary>Length of the borders between fields.</summary>
-    public const string VeinLength = "vein-length";
+    public const string LineLength = "line-length";
 
     /// <summary>Length of walls and what they take.</summary>
     public const string WallLength = "wall-length";
@@ -618,6 +630,10 @@ public static class Formulas
             "curing.md#degree-of-cure"),
         new(Puddle, "Puddle", "√(1000 × all poured so far ÷ (π × depth))", "pouring.md#puddles"),
         new(BeadLength, "Bead", "section = π × width × height ÷ 4; volume = section × length", "walls.md#beads"),
+        new(PoolRoom, "With room to spare", "max(0, area × (lowest crest − to spare) ÷ 10)", "walls.md#what-a-pool-holds"),
+        new(PoolBrim, "To the brim", "area × lowest crest ÷ 10", "walls.md#what-a-pool-holds"),
+        new(PoolOver, "Until it runs over", "area × (lowest crest + bulge at a dry edge) ÷ 10", "walls.md#what-a-pool-holds"),
+        new(PoolGets, "What it gets", "the sum of its layers and stones", "walls.md#what-a-pool-holds"),
         new(BeadDry, "Drying", "reference time × (height ÷ reference height)²", "walls.md#beads"),
         new(Tape, "Edge tape",
             "mask run: the narrowest that covers the side; dam = open depth + 3 mm, its run the narrowest that is 10 "
@@ -651,14 +667,14 @@ public static class Formulas
             "units.md#typed-quantities"),
         new(MixedDraw, "Taken",
             "mixed cup × parts of it ÷ parts in all; the cup it is taken from is mixed larger by that", "layouts.md#mixed-cups"),
-        new(VeinVolume, "Vein",
+        new(LineVolume, "Line",
             "length × width × thickness ÷ 1000 [× panels] [× pieces at once]; it comes on top of the fields", "layouts.md#highlight-veins"),
         new(PuddlePour, "Pour", "asked for [× panels] [× pieces at once]", "layouts.md#puddle"),
         new(RimRoom, "Rim room", "measured from the rim to the place farthest from it that no part takes, in the narrowest part",
             "layouts.md#stripes-from-the-rim"),
         new(StripesNeed, "Stripes", "the sum of their widths", "layouts.md#stripes-from-the-rim"),
         new(Repeat, "Repeat", "the sum of its stripes", "layouts.md#stripes-from-the-rim"),
-        new(VeinLength, "Vein length", "measured along all borders between fields, as far as they lie on the piece",
+        new(LineLength, "Length of the line", "measured along all borders between fields, as far as they lie on the piece",
             "layouts.md#highlight-veins"),
         new(WallLength, "Walls",
             "measured along the walls as far as they lie on the piece, their ends joined on; ends and crossings count "

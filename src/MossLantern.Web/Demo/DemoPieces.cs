@@ -30,9 +30,10 @@ internal static class DemoPieces
     private static Piece OneLayer(
         string name, Ground ground, string layer, double depthMm, Layout layout, ImmutableArray<Recipe> recipes,
         ResinChoice resin, Measure measure,
-        PlannedTimes plan, ImmutableArray<ReservedSpot>? kept = null, MeasuringTools? tools = null) => new(
+        PlannedTimes plan, ImmutableArray<ReservedSpot>? kept = null, MeasuringTools? tools = null,
+        ImmutableArray<Line>? lines = null) => new(
             name, ground, GrowthScale.For(ground.MapOutline), recipes, [new("layer-1", layer, depthMm, layout)],
-            [new Sitting("layer-1", ["layer-1"], resin, measure, Tools: tools).At(plan)], Kept: kept);
+            [new Sitting("layer-1", ["layer-1"], resin, measure, Tools: tools).At(plan)], Kept: kept, Lines: lines);
 
     public static Piece MarshLight()
     {
@@ -316,7 +317,7 @@ internal static class DemoPieces
         };
         return OneLayer(
             "Old Kiln", ground, "Left-overs", 2,
-            new FieldsLayout(12, ["clear", "rust", "ash", "smoke", "mere"], 8, Vein: new("brass", 3, 0.8)),
+            new FieldsLayout(12, ["clear", "rust", "ash", "smoke", "mere"], 8),
             [
                     new("clear", "clear", "#e9efe9", []),
                     Recipe.Plain("rust", "rust", "#9a4f26", ColourantClass.Dye, 3),
@@ -325,7 +326,12 @@ internal static class DemoPieces
                     Recipe.Plain("mere", "mere", "#3f6c74", ColourantClass.Mica, 3),
                     Recipe.Plain("brass", "brass", "#b38f3f", ColourantClass.MetallicPaste, 5),
                 ],
-            new("coating"), Measure.ByVolume, new(null, null, 20));
+            new("coating"), Measure.ByVolume, new(null, null, 20),
+            lines:
+            [
+                new("vein", RegionId.Parse("vein"), new AllBordersCourse(), new(3, 0.8), new ResinLine("brass"), "layer-1",
+                    new(LayoutKind.Fields)),
+            ]);
     }
 
     /// <summary>Pools between drawn walls; a shell in the ground is kept visible.</summary>
@@ -337,14 +343,6 @@ internal static class DemoPieces
         return OneLayer(
             "Sphagnum Pools", ground, "Pools", 3,
             new PoolsLayout(
-                    [
-                        new("wall-1", [new(0, 96), new(60, 112), new(128, 92), new(176, 44), new(198, 0)]),
-                        new("wall-2", [new(0, 226), new(70, 214), new(150, 168), new(222, 154), new(300, 120), new(368, 62), new(420, 44)]),
-                        new("wall-3", [new(222, 154), new(240, 206), new(232, 262), new(246, 300)]),
-                        new("wall-4", [.. Enumerable.Range(0, 25).Select(i => new Spot(
-                            Math.Round(332 + 34 * Math.Cos(i * Math.PI / 12), 1), Math.Round(214 + 27 * Math.Sin(i * Math.PI / 12), 1)))]),
-                    ],
-                    3.5,
                     [
                         new("corner", 60, 40, "mere"), new("sweep", 190, 110, "cream"), new("left", 90, 260, "moss"),
                         new("right", 390, 120, "rust"), new("eye", 332, 214, "peat"),
@@ -358,7 +356,18 @@ internal static class DemoPieces
                     new("clear", "clear", "#eef0ea", []),
                 ],
             new("coating"), Measure.ByVolume, new(null, null, 20),
-            [new("shell", "Mother-of-pearl", new OvalOutline(52, 38), 72, 128, Keep.Visible)]);
+            [new("shell", "Mother-of-pearl", new OvalOutline(52, 38), 72, 128, Keep.Visible)],
+            lines:
+            [
+                Wall("wall-1", [new(0, 96), new(60, 112), new(128, 92), new(176, 44), new(198, 0)]),
+                Wall("wall-2", [new(0, 226), new(70, 214), new(150, 168), new(222, 154), new(300, 120), new(368, 62), new(420, 44)]),
+                Wall("wall-3", [new(222, 154), new(240, 206), new(232, 262), new(246, 300)]),
+                Wall("wall-4", [.. Enumerable.Range(0, 25).Select(i => new Spot(
+                    Math.Round(332 + 34 * Math.Cos(i * Math.PI / 12), 1), Math.Round(214 + 27 * Math.Sin(i * Math.PI / 12), 1)))]),
+            ]);
+
+        static Line Wall(string id, ImmutableArray<Spot> spots) =>
+            new(id, PoolsLayout.WallId, new DrawnCourse(spots), new(3.5), new BarrierLine(), "layer-1", new(LayoutKind.Pools));
     }
 
     /// <summary>Rings drawn to petals with a tool, on a round.</summary>
@@ -427,6 +436,7 @@ internal static class DemoPieces
                     Recipe.Plain("copper", "copper", "#b5713f", ColourantClass.MetallicPaste, 5),
                 ],
             new("coating"), Measure.ByVolume, new(null, null, 20),
-            [new("foil", "Colour-shift foil", new RoundOutline(44), 214, 40, Keep.Bare, 5)]);
+            [new("foil", "Colour-shift foil", new RoundOutline(44), 214, 40, Keep.Bare)],
+            lines: [new("dam", RegionId.OfDam("foil"), new RoundCourse("foil"), new(5), new BarrierLine())]);
     }
 }

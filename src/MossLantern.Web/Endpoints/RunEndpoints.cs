@@ -64,7 +64,7 @@ internal static class RunEndpoints
             [
                 .. steps.Select(s => s.Of), .. before?.Pours.Select(p => (p.LayerId, p.RegionId, p.Pass)) ?? [],
                 .. (poured?.Layers ?? []).Where(l => sitting.LayerIds.Contains(l.Id))
-                    .SelectMany(l => l.RegionIds.Select(r => (l.Id, r, 0))),
+                    .SelectMany(l => poured!.Lined(l).RegionIds.Select(r => (l.Id, r, 0))),
             ]);
 
             if (!request.EvenSo)

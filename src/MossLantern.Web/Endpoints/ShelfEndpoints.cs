@@ -124,7 +124,7 @@ internal static class ShelfEndpoints
         .Add("ground.base.barWidthMm", Core.Documents.Base.UsualBarMm)
         .Add("sittings.roomC", TypicalMaterials.ReferenceC)
         .Add("runs.donePercent", 100 * Core.Journal.LoggedPour.DoneShare)
-        .Add("layers.layout.bands.veinThroughMm", VeinThrough.WiderThanMm)
+        .Add("layers.layout.bands.lineThroughMm", BandThrough.WiderThanMm)
         .Add("kept.clearMm", ReservedSpot.UsualClearMm)
         .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
         .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)

@@ -37,6 +37,7 @@ public sealed record LayerView(
     string LayerId,
     PieceBox Box,
     ImmutableArray<RegionPlan> Regions,
+    ImmutableArray<Border> Borders,
     ImmutableArray<CutSpan> Cut,
     double CutAtMm,
     ImmutableArray<LayerColour> Colours,
@@ -47,6 +48,7 @@ public sealed record LayerView(
     ImmutableArray<ClearToLevel> LevelClear,
     ImmutableArray<StonesOut> StonesOut,
     ImmutableArray<LayoutFact> Facts,
+    ImmutableArray<PoolHold> Holds,
     ImmutableArray<ColourBalance> Balance);
 
 /// <summary>Everything worked out for a sitting.</summary>
@@ -405,8 +407,8 @@ public sealed class Workbench(
             ground,
             [
                 .. plan.Layers.Select(l => new LayerView(
-                    l.LayerId, l.Box, l.Regions, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)],
-                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Balance)),
+                    l.LayerId, l.Box, l.Regions, l.Borders, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)],
+                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Holds, l.Balance)),
             ],
             [
                 .. plan.Sittings.Select(s => new SittingView(

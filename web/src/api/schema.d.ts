@@ -1642,6 +1642,8 @@ export interface components {
             /** @description Id of its recipe. */
             recipeId: string;
         };
+        /** @enum {unknown} */
+        BarrierClass: "outliner" | "clear-liner" | "putty" | "silicone" | "hot-glue" | null;
         /** @description The base of a piece. */
         Base: {
             /** @description What kind of piece stands on it. */
@@ -1796,6 +1798,14 @@ export interface components {
              * @description How deep the cup is poured, mm.
              */
             depthMm: number;
+        };
+        /** @description Two regions that touch. */
+        Border: {
+            /** @description One of them. */
+            first: components["schemas"]["RegionId"];
+            /** @description The other. */
+            second: components["schemas"]["RegionId"];
+            at: null | components["schemas"]["Spot"];
         };
         BubbleAnswer: {
             /** Format: double */
@@ -2032,6 +2042,27 @@ export interface components {
              * @description Bottom right.
              */
             bottomRightMm: number;
+        };
+        Course: components["schemas"]["CourseDrawnCourse"] | components["schemas"]["CourseBorderCourse"] | components["schemas"]["CourseAllBordersCourse"] | components["schemas"]["CourseRoundCourse"];
+        CourseAllBordersCourse: {
+            /** @enum {string} */
+            kind?: "borders";
+        };
+        CourseBorderCourse: {
+            /** @enum {string} */
+            kind: "border";
+            first: components["schemas"]["RegionId"];
+            second: components["schemas"]["RegionId"];
+        };
+        CourseDrawnCourse: {
+            /** @enum {string} */
+            kind: "drawn";
+            spots: components["schemas"]["Spot"][];
+        };
+        CourseRoundCourse: {
+            /** @enum {string} */
+            kind: "round";
+            spot: string;
         };
         CupChoice: {
             recipeId: string;
@@ -2323,7 +2354,7 @@ export interface components {
          * @description A change that a person makes to a piece, as a named command. Kept in the order they were made, commands are the story of a document;
          *     the words of one are the words of the step that is undone.
          */
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddVein"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditHoldBack"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveVeinOut"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMixByEye"] | components["schemas"]["EditMixInCup"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveInCup"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditSwapColours"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTakeWallAway"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditVeinThrough"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBandThrough"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditBuildDam"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditHoldBack"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayLine"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMixByEye"] | components["schemas"]["EditMixInCup"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveInCup"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditSwapColours"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeLineAway"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
         /**
          * @description A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of
          *                 it: the innermost.
@@ -2458,15 +2489,6 @@ export interface components {
             /** @description The colour that is added; null for a new one. */
             recipe?: null | string;
         };
-        /** @description A highlight vein along the borders of the fields, of a metallic colour that is there or of a new one. */
-        EditAddVein: {
-            /** @enum {string} */
-            do: "add-vein";
-            /** @description The layer. */
-            layer: string;
-            /** @description The zone of it; null for the layer as a whole. */
-            zone?: null | string;
-        };
         /** @description A round zone off the middle of a layer, flooded with a colour of its own to begin with. */
         EditAddZone: {
             /** @enum {string} */
@@ -2489,6 +2511,17 @@ export interface components {
             sitting: string;
             batches: components["schemas"]["Batch"][];
         };
+        /** @description A band falls into two halves with a metallic vein between them. */
+        EditBandThrough: {
+            /** @enum {string} */
+            do: "band-through";
+            /** @description The band. */
+            band: string;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
         /** @description The piece is of another kind: what it is made of, its edge and its mould go with it. */
         EditBecomeKind: {
             /** @enum {string} */
@@ -2506,6 +2539,18 @@ export interface components {
             layer: string;
             /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
+        };
+        /** @description A dam round a spot that the piece reserves, or another width of it. */
+        EditBuildDam: {
+            /** @enum {string} */
+            do: "build-dam";
+            /** @description The spot. */
+            spot: string;
+            /**
+             * Format: double
+             * @description Its width, mm.
+             */
+            widthMm: number;
         };
         /** @description A casting is made in moulds of the library, filled together; or in one that is not kept there. */
         EditCastInMoulds: {
@@ -2736,6 +2781,24 @@ export interface components {
             /** @description The zone of it; null for the layer as a whole. */
             zone?: null | string;
         };
+        /**
+         * @description A line of resin along the border of two regions, or along all borders of a layout: of a colour that is named, of a metallic
+         *                 one that is there, or of a new one.
+         */
+        EditLayLine: {
+            /** @enum {string} */
+            do: "lay-line";
+            /** @description One region, in its own layout; null for all borders. */
+            first?: string;
+            /** @description The other; null for all borders. */
+            second?: string;
+            /** @description The colour; null for a metallic one. */
+            recipe?: null | string;
+            /** @description The layer. */
+            layer: string;
+            /** @description The zone of it; null for the layer as a whole. */
+            zone?: null | string;
+        };
         /** @description Another way of laying out: as it was when that was put by, else anew with the colours that are there. What was laid out is put by. */
         EditLayOutAs: {
             /** @enum {string} */
@@ -2888,15 +2951,6 @@ export interface components {
         EditLeaveRestBare: {
             /** @enum {string} */
             do: "leave-rest-bare";
-            /** @description The layer. */
-            layer: string;
-            /** @description The zone of it; null for the layer as a whole. */
-            zone?: null | string;
-        };
-        /** @description The vein along the fields goes. */
-        EditLeaveVeinOut: {
-            /** @enum {string} */
-            do: "leave-vein-out";
             /** @description The layer. */
             layer: string;
             /** @description The zone of it; null for the layer as a whole. */
@@ -3240,7 +3294,7 @@ export interface components {
             /** @enum {string} */
             do: "pour-from";
             /**
-             * @description The region, in its own layout: a band, `heart`, `start`, `vein`, a pool, a pour,
+             * @description The region, in its own layout: a band, `heart`, `start`, a line, a pool, a pour,
              *                 `rest`, a field, `ground`, `streaks` or `flood`.
              */
             region: components["schemas"]["RegionId"];
@@ -3605,6 +3659,13 @@ export interface components {
             /** @description The insert. */
             insert: string;
         };
+        /** @description A wall, a dam or a line goes. */
+        EditTakeLineAway: {
+            /** @enum {string} */
+            do: "take-line-away";
+            /** @description The line. */
+            line: string;
+        };
         /** @description A colour is mixed from other colourants than before, all of them at once. */
         EditTakeMixture: {
             /** @enum {string} */
@@ -3628,17 +3689,6 @@ export interface components {
             kept: string;
             /** @description The colour. */
             recipe: string;
-        };
-        /** @description A wall goes. */
-        EditTakeWallAway: {
-            /** @enum {string} */
-            do: "take-wall-away";
-            /** @description The wall. */
-            wall: string;
-            /** @description The layer. */
-            layer: string;
-            /** @description The zone of it; null for the layer as a whole. */
-            zone?: null | string;
         };
         /** @description A puddle is tilted otherwise. */
         EditTiltPuddle: {
@@ -3707,17 +3757,6 @@ export interface components {
         EditUsualSupports: {
             /** @enum {string} */
             do: "usual-supports";
-        };
-        /** @description A band falls into two halves with a metallic vein between them. */
-        EditVeinThrough: {
-            /** @enum {string} */
-            do: "vein-through";
-            /** @description The band. */
-            band: string;
-            /** @description The layer. */
-            layer: string;
-            /** @description The zone of it; null for the layer as a whole. */
-            zone?: null | string;
         };
         /** @description A finding that is let be, with a reason; or one that is told again. */
         EditWaveOff: {
@@ -3789,21 +3828,6 @@ export interface components {
             xMm: number;
             /** Format: double */
             yMm: number;
-        };
-        /** @description A highlight vein laid on the wet fields along their borders. */
-        FieldVein: {
-            /** @description Its recipe. */
-            recipeId: string;
-            /**
-             * Format: double
-             * @description Width, mm.
-             */
-            widthMm: number;
-            /**
-             * Format: double
-             * @description Thickness, mm: it comes on top of the fields.
-             */
-            thicknessMm: number;
         };
         FieldsView: {
             ranges: {
@@ -4275,6 +4299,7 @@ export interface components {
             layerId: string;
             box: components["schemas"]["PieceBox"];
             regions: components["schemas"]["RegionPlan"][];
+            borders: components["schemas"]["Border"][];
             cut: components["schemas"]["CutSpan"][];
             /** Format: double */
             cutAtMm: number;
@@ -4316,7 +4341,6 @@ export interface components {
             seed: number;
             moved?: null | components["schemas"]["FieldPlace"][];
             recoloured?: null | components["schemas"]["FieldColour"][];
-            vein?: null | components["schemas"]["FieldVein"];
         };
         /** @description One colour, or clear, over all. */
         LayoutFloodLayout: {
@@ -4403,16 +4427,10 @@ export interface components {
              */
             widening: number;
         };
-        /** @description Pools between walls that were drawn by hand. */
+        /** @description Pools between walls that were drawn by hand: lines of the piece. */
         LayoutPoolsLayout: {
             /** @enum {string} */
             kind: "pools";
-            strokes: components["schemas"]["Stroke"][];
-            /**
-             * Format: double
-             * @description Width of the bead they are laid as, mm.
-             */
-            beadMm: number;
             pools: components["schemas"]["PoolColour"][];
         };
         /** @description Colours poured in turn in one place, perhaps tilted afterwards. */
@@ -4649,6 +4667,30 @@ export interface components {
          * @enum {unknown}
          */
         LightFrom: "front" | "back";
+        Line: {
+            id: string;
+            region: components["schemas"]["RegionId"];
+            course: components["schemas"]["Course"];
+            section: components["schemas"]["Section"];
+            material: components["schemas"]["LineMaterial"];
+            layerId?: null | string;
+            in?: null | components["schemas"]["LineIn"];
+        };
+        LineIn: {
+            kind: components["schemas"]["LayoutKind"];
+            zone?: null | string;
+        };
+        LineMaterial: components["schemas"]["LineMaterialBarrierLine"] | components["schemas"]["LineMaterialResinLine"];
+        LineMaterialBarrierLine: {
+            /** @enum {string} */
+            kind?: "barrier";
+            class?: null | components["schemas"]["BarrierClass"];
+        };
+        LineMaterialResinLine: {
+            /** @enum {string} */
+            kind: "resin";
+            recipeId: string;
+        };
         LinePoint: {
             /** Format: double */
             minutes: number;
@@ -5094,6 +5136,8 @@ export interface components {
             reliefMm: number;
             /** @description Spots that its layers kept visible or bare; null for none. */
             kept?: null | components["schemas"]["ReservedSpot"][];
+            /** @description Its walls, dams and lines; null for none. */
+            lines?: null | components["schemas"]["Line"][];
         };
         OneLoad: {
             /** Format: double */
@@ -5492,6 +5536,8 @@ export interface components {
             wavedOff?: null | components["schemas"]["WavedOff"][];
             /** @description Zones that every layer keeps visible or bare; null for none. */
             kept?: null | components["schemas"]["ReservedSpot"][];
+            /** @description Walls, dams and lines of resin; null for none. */
+            lines?: null | components["schemas"]["Line"][];
         };
         /** @description A box on a piece. */
         PieceBox: {
@@ -5923,7 +5969,7 @@ export interface components {
          * @description What a region of the map is.
          * @enum {unknown}
          */
-        RegionKind: "heart-bed" | "band" | "field" | "vein" | "film" | "pool" | "wall" | "puddle-ring" | "flood" | "streaks" | "kept-visible" | "kept-bare";
+        RegionKind: "heart-bed" | "band" | "field" | "line" | "film" | "pool" | "wall" | "puddle-ring" | "flood" | "streaks" | "kept-visible" | "kept-bare";
         /** @description A region of one of a piece's layers. */
         RegionOf: {
             /** @description The layer. */
@@ -6030,8 +6076,6 @@ export interface components {
             /** Format: double */
             yMm: number;
             keep: components["schemas"]["Keep"];
-            /** Format: double */
-            damMm?: null | number;
             /** Format: double */
             clearMm?: null | number;
         };
@@ -6302,6 +6346,12 @@ export interface components {
             /** @description How long it dries, as it is worked out. */
             dry?: components["schemas"]["Reckoned"];
         };
+        Section: {
+            /** Format: double */
+            widthMm: number;
+            /** Format: double */
+            heightMm?: null | number;
+        };
         SequenceView: {
             id: string;
             /** Format: int32 */
@@ -6556,13 +6606,6 @@ export interface components {
             depthMm: number;
             /** @description What the cut passes, from left to right. */
             spans: components["schemas"]["SpanBeneath"][];
-        };
-        /** @description One wall, drawn by hand. */
-        Stroke: {
-            /** @description Stable id, unique in the layout. */
-            id: string;
-            /** @description Its course; an end near a wall, the rim or its own beginning joins on there. */
-            spots: components["schemas"]["Spot"][];
         };
         Support: {
             /** Format: double */

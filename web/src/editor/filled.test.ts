@@ -66,9 +66,8 @@ const layouts: Layer['layout'][] = [
     seed: 4,
     moved: [{ field: 1, xMm: 4, yMm: 5 }],
     recoloured: [{ field: 2, recipeId: 'moss' }],
-    vein: { recipeId: 'bone', widthMm: 2, thicknessMm: 1 },
   },
-  { kind: 'pools', strokes: [], beadMm: 3, pools: [{ id: 'p', xMm: 1, yMm: 2, recipeId: 'moss' }] },
+  { kind: 'pools', pools: [{ id: 'p', xMm: 1, yMm: 2, recipeId: 'moss' }] },
   {
     kind: 'puddle',
     xMm: 1,

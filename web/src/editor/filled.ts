@@ -7,6 +7,7 @@ import type { Layer, LayerView, Piece, PlanView, Recipe, Schemas, Sitting, Sitti
 
 export type Layout = Layer['layout'];
 export type Zone = NonNullable<Layer['zones']>[number];
+export type Line = Schemas['Line'];
 export type Heart = Schemas['Heart'];
 export type Band = Schemas['Band'];
 
@@ -17,6 +18,10 @@ export interface FilledLayer extends Layer {
   cups: Recipe[];
   /** All colours of the piece. */
   recipes: Recipe[];
+  /** Its lines, those of its zones and of layouts put by too. */
+  allLines: Line[];
+  /** The lines that are there as it is laid out now, its zones aside. */
+  lines: Line[];
 }
 
 /** What is laid out by something: a layer, or a zone of it. */
@@ -115,14 +120,33 @@ export function filled(
     // A second cup is one more of a colour: what is laid out names the colour.
     cups: piece.recipes.filter((r) => !r.secondOf && (!own || own.has(r.id))),
     recipes: piece.recipes,
+    allLines: (piece.lines ?? []).filter((l) => l.layerId === layer.id),
+    lines: linesIn(piece, layer.id, null, layer.layout.kind),
   };
 }
+
+/** The lines of a piece that were drawn in a layout of a layer, or of a zone of it. */
+function linesIn(piece: Pick<Piece, 'lines'>, layer: string, zone: string | null, kind: Layout['kind']) {
+  return (piece.lines ?? []).filter(
+    (l) => l.layerId === layer && (l.in?.zone ?? null) === zone && l.in?.kind === kind,
+  );
+}
+
+/** A wall that was drawn by hand, with the spots it runs through. */
+export interface Wall extends Line {
+  course: Extract<Line['course'], { kind: 'drawn' }>;
+}
+
+/** The walls of what is laid out that were drawn by hand. */
+export const wallsOf = ({ lines }: Pick<FilledLayer, 'lines'>): Wall[] =>
+  lines.filter((l): l is Wall => l.material.kind === 'barrier' && l.course.kind === 'drawn');
 
 /** A layer as it is inside one of its zones. */
 export const inZone = (layer: FilledLayer, zone: Zone): FilledLayer => ({
   ...layer,
   layout: zone.layout,
   zones: null,
+  lines: linesIn({ lines: layer.allLines }, layer.id, zone.id, zone.layout.kind),
 });
 
 /** Width of a band with the layer's widening in it, mm. */

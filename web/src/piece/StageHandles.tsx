@@ -1,6 +1,6 @@
 import type { Ground, ReservedSpot, PlanView } from '../api/client';
 import type { FilledLayer } from '../editor/filled';
-import { bandsOf, countsFromRim, heartsOf, isBanded, placesOf, widthOf } from '../editor/filled';
+import { bandsOf, countsFromRim, heartsOf, isBanded, placesOf, wallsOf, widthOf } from '../editor/filled';
 import type { Selected } from '../editor/selection';
 import type { Scene } from '../editor/tools';
 import type { Spot } from '../editor/view';
@@ -78,7 +78,7 @@ export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }
           className="trace"
           strokeWidth={Math.max(
             thinnestWall,
-            (layout.kind === 'pools' ? layout.beadMm : plainWallMm) * pixelsPerMm,
+            (wallsOf(layer).at(-1)?.section.widthMm ?? plainWallMm) * pixelsPerMm,
           )}
           d={trace.map((s, i) => `${i ? 'L' : 'M'}${px(s.x)} ${py(s.y)}`).join('')}
         />

@@ -1,4 +1,5 @@
 import type { FilledLayer } from '../editor/filled';
+import { wallsOf } from '../editor/filled';
 import type { Edit, ReservedSpot, LayerView, Outline } from '../api/client';
 import { useEdits } from '../parts/editing';
 import { boxOf } from '../stations/ground/kinds';
@@ -154,8 +155,10 @@ export function LayoutHandles(props: Props) {
         );
       });
     case 'pools': {
-      const at = layout.strokes.findIndex((s) => selected?.kind === 'stroke' && s.id === selected.id);
-      const stroke = layout.strokes[at];
+      const walls = wallsOf(layer);
+      const at = walls.findIndex((w) => selected?.kind === 'line' && w.id === selected.id);
+      const wall = walls[at];
+      const { spots } = wall?.course ?? { spots: [] };
       const move = (wall: string, spot: number, byXMm: number, byYMm: number): Edit => ({
         do: 'move-wall-spot',
         ...here,
@@ -165,13 +168,13 @@ export function LayoutHandles(props: Props) {
         byYMm,
       });
       return (
-        stroke && (
+        wall && (
           <>
             <path
               className="lever"
-              d={stroke.spots.map((s, i) => `${i ? 'L' : 'M'}${px(s.xMm)} ${py(s.yMm)}`).join('')}
+              d={spots.map((s, i) => `${i ? 'L' : 'M'}${px(s.xMm)} ${py(s.yMm)}`).join('')}
             />
-            {stroke.spots.map((s, i) => (
+            {spots.map((s, i) => (
               <Grip
                 key={i}
                 at={[px(s.xMm), py(s.yMm)]}
@@ -182,9 +185,9 @@ export function LayoutHandles(props: Props) {
                   words: where(s.xMm, s.yMm),
                   takes: 'layers.layout.pools.xMm',
                 }}
-                hold={hold((byX, byY) => [move(stroke.id, i, byX, byY)])}
-                onStep={(by) => void edit(move(stroke.id, i, by, 0))}
-                onStepDown={(by) => void edit(move(stroke.id, i, 0, by))}
+                hold={hold((byX, byY) => [move(wall.id, i, byX, byY)])}
+                onStep={(by) => void edit(move(wall.id, i, by, 0))}
+                onStepDown={(by) => void edit(move(wall.id, i, 0, by))}
               />
             ))}
           </>

@@ -7,9 +7,10 @@ const bands = [
   { id: 'b2', widthMm: 8, fillsRest: false, recipeId: 'c' },
 ];
 const rings = { kind: 'rings', hearts: [], bands, rimFollow: 0, heartRecipeId: null, widening: 1 };
-const piece = (layout: unknown = rings) =>
+const piece = (layout: unknown = rings, lines: unknown = null) =>
   ({
     name: 'x',
+    lines,
     recipes: [],
     layers: [
       { id: 'a', layout },
@@ -38,11 +39,18 @@ it('moves a field from where it was grown', () => {
 });
 
 it('moves what each layout has', () => {
+  const wall = {
+    id: 'w',
+    layerId: 'a',
+    in: { kind: 'pools' },
+    course: { kind: 'drawn', spots: [{}, {}] },
+    material: { kind: 'barrier' },
+  };
   const nudged = (field: string, by: number) => [{ do: 'nudge', place: `layers[a].layout.${field}`, by }];
   expect(swing(piece({ kind: 'puddle' }), [], 20)).toEqual(nudged('xMm', 20));
   expect(swing(piece({ kind: 'petals', bands }), [], 20)).toEqual(nudged('xMm', 20));
   expect(swing(piece({ kind: 'marble' }), [], 20)).toEqual(nudged('streakPercent', 5));
-  expect(swing(piece({ kind: 'pools', strokes: [{ id: 'w', spots: [{}, {}] }] }), [], 20)).toEqual(
+  expect(swing(piece({ kind: 'pools' }, [wall]), [], 20)).toEqual(
     [0, 1].map((spot) => ({ do: 'move-wall-spot', layer: 'a', wall: 'w', spot, byXMm: 0, byYMm: 20 })),
   );
 });
@@ -50,7 +58,7 @@ it('moves what each layout has', () => {
 it('knows where there is nothing to take', () => {
   const can = (layout?: unknown) => canSwing(piece(layout));
   expect(can({ kind: 'flood', recipeId: 'c' })).toBe(false);
-  expect(can({ kind: 'pools', pools: [], strokes: [] })).toBe(false);
+  expect(can({ kind: 'pools', pools: [] })).toBe(false);
   expect(can({ ...rings, bands: [bands[0]] })).toBe(false);
   expect(can()).toBe(true);
 });

@@ -1,4 +1,5 @@
 import type { Edit, LayerView, Piece } from '../api/client';
+import { filled, wallsOf } from '../editor/filled';
 
 /** What a hand would take first in a piece's lowest layer, moved by so many millimetres; nothing where there is nothing to take. */
 export function swing(piece: Piece, layers: readonly LayerView[], byMm: number): Edit[] {
@@ -9,15 +10,17 @@ export function swing(piece: Piece, layers: readonly LayerView[], byMm: number):
       const anchor = layers[0]?.regions.find((r) => r.id === 'field-1')?.anchor ?? { xMm: 0, yMm: 0 };
       return [{ do: 'move-field', layer, field: 1, ...anchor, byXMm: byMm, byYMm: 0 }];
     }
-    case 'pools':
-      return (layout.strokes[0]?.spots ?? []).map((_, spot) => ({
+    case 'pools': {
+      const [wall] = wallsOf(filled(piece, piece.layers[0]!));
+      return (wall?.course.spots ?? []).map((_, spot) => ({
         do: 'move-wall-spot',
         layer,
-        wall: layout.strokes[0]!.id,
+        wall: wall!.id,
         spot,
         byXMm: 0,
         byYMm: byMm,
       }));
+    }
     case 'puddle':
     case 'petals':
       return [{ do: 'nudge', place: `${at}.xMm`, by: byMm }];

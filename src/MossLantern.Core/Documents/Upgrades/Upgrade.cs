@@ -9,7 +9,7 @@ public static class Upgrade
 {
     /// <summary>From each earlier format to the next, the first first.</summary>
     private static readonly ImmutableArray<Action<JsonObject>> Steps =
-        [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece, OnlyAdded, OnlyAdded];
+        [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece, OnlyAdded, OnlyAdded, FromFormat6.Piece];
 
     /// <summary>Brings a piece to today's format, in place. What is not shaped as that format says stays as it is, for
     /// the reader to refuse.</summary>

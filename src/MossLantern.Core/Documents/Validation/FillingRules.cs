@@ -15,7 +15,8 @@ internal static class FillingRules
 
     /// <summary>What is wrong, each with its field.</summary>
     /// <param name="piece">A piece within its bounds.</param>
-    public static IEnumerable<ValidationFailure> Problems(Piece piece) => Recipes(piece).Concat(Named(piece)).Concat(Sittings(piece));
+    public static IEnumerable<ValidationFailure> Problems(Piece piece) =>
+        [.. Recipes(piece), .. Named(piece), .. LineRules.Problems(piece), .. Bare(piece), .. Sittings(piece)];
 
     private static IEnumerable<ValidationFailure> Recipes(Piece piece)
     {
@@ -52,6 +53,12 @@ internal static class FillingRules
             .Select(p => new ValidationFailure(p.Field,
                 "What is laid out must be poured from one of the piece's recipes, and not from a second cup of one."));
     }
+
+    private static IEnumerable<ValidationFailure> Bare(Piece piece) =>
+        from pair in piece.Layers.Select((l, i) => (Layer: piece.Lined(l), Place: At("layers", i) + ".bare"))
+        let bare = pair.Layer.Layer.Bare ?? []
+        where !bare.All(pair.Layer.Has) || bare.Distinct().Count() < bare.Length
+        select new ValidationFailure(pair.Place, "Each region that stays bare is named once.");
 
     private static IEnumerable<(string Field, string RecipeId)> Places(Layer layer, string at) =>
         Places(layer.Layout, layer.Aside ?? [], at)
@@ -97,7 +104,7 @@ internal static class FillingRules
             }
 
             if ((sitting.Order ?? [])
-                .Any(o => !sitting.LayerIds.Contains(o.LayerId) || !piece.Layers.Any(l => l.Id == o.LayerId && l.Has(o.Region))))
+                .Any(o => !sitting.LayerIds.Contains(o.LayerId) || piece.Lined(o.LayerId)?.Has(o.Region) != true))
             {
                 yield return new($"{at}.order", "The pour order names a region that the layer does not have.");
             }
@@ -114,11 +121,11 @@ internal static class FillingRules
         var known = piece.Recipes.Where(r => r.SecondOf is null).Select(r => r.Id).ToHashSet();
         foreach (var (fill, place) in (sitting.Fills ?? []).Select((f, i) => (f, At($"{at}.fills", i))))
         {
-            if (piece.Layers.FirstOrDefault(l => l.Id == fill.LayerId) is not { } layer || !layer.Has(fill.Region))
+            if (piece.Lined(fill.LayerId) is not { } layer || !layer.Has(fill.Region))
             {
                 yield return new($"{place}.region", "A fill names a region of one of the piece's layers.");
             }
-            else if ((layer.Bare ?? []).Contains(fill.Region))
+            else if ((layer.Layer.Bare ?? []).Contains(fill.Region))
             {
                 yield return new($"{place}.region", "This region stays bare in its layer: nothing is poured there.");
             }
@@ -146,7 +153,7 @@ internal static class FillingRules
             .SelectMany((s, i) => (s.Fills ?? []).Select((f, k) => (Fill: f, Place: $"{At(At("sittings", i) + ".fills", k)}.depthMm")));
         foreach (var group in fills.GroupBy(f => (f.Fill.LayerId, f.Fill.Region)))
         {
-            if (piece.Layers.FirstOrDefault(l => l.Id == group.Key.LayerId) is not { } layer || !layer.Has(group.Key.Region)
+            if (piece.Lined(group.Key.LayerId) is not { } layer || !layer.Has(group.Key.Region)
                 || group.Any(f => f.Fill.DepthMm is { } mm && !Accepted.DepthMm.Contains(mm)))
             {
                 continue;
@@ -163,12 +170,12 @@ internal static class FillingRules
                 continue;
             }
 
-            var left = layer.AimMm(group.Key.Region) - group.Sum(f => f.Fill.TakesMm ?? 0);
+            var left = layer.Layer.AimMm(group.Key.Region) - group.Sum(f => f.Fill.TakesMm ?? 0);
             // Of several that take the rest, the lowest takes all of it, and those above it what was really left.
             if (left < -Hair || (left <= Hair && group.Any(f => f.Fill.TakesMm is null)))
             {
                 yield return new(last.Place, string.Create(CultureInfo.InvariantCulture,
-                    $"The fills of this region come to more than the {layer.AimMm(group.Key.Region):0.##} mm that it "
+                    $"The fills of this region come to more than the {layer.Layer.AimMm(group.Key.Region):0.##} mm that it "
                         + $"aims at: leave them below that."));
             }
         }
@@ -249,5 +256,5 @@ internal static class FillingRules
     private static IEnumerable<ValidationFailure> Told<T>(AbstractValidator<T> validator, T value, string at) =>
         validator.Validate(value).Errors.Select(f => new ValidationFailure($"{at}.{f.PropertyName}", f.ErrorMessage));
 
-    private static string At(string list, int index) => string.Create(CultureInfo.InvariantCulture, $"{list}[{index}]");
+    internal static string At(string list, int index) => string.Create(CultureInfo.InvariantCulture, $"{list}[{index}]");
 }

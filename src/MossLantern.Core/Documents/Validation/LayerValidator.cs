@@ -43,8 +43,6 @@ internal sealed class LayerValidator : AbstractValidator<Layer>
             .WithMessage(
                 "Stones of a kind are named once for each region they lie in; in what is poured by the millilitre none are counted.")
             .When(l => l.Stones is not null);
-        RuleFor(l => l.Bare).Must((l, bare) => bare!.Value.All(l.Has) && bare.Value.Distinct().Count() == bare.Value.Length)
-            .WithMessage("Each region that stays bare is named once.").When(l => l.Bare is not null);
     }
 
     private static void Tell(ValidationContext<Layer> context, string before, IEnumerable<ValidationFailure> failures)

@@ -129,8 +129,6 @@ internal sealed class FieldsValidator : AbstractValidator<FieldsLayout>
         RuleFor(f => f.Recoloured).Must((f, r) => Named(r!.Value.Select(x => x.Field), f.Fields))
             .WithMessage("Each recoloured field is named once, from 1 up.")
             .When(f => f.Recoloured is not null);
-        RuleFor(f => f.Vein!.WidthMm).In(Accepted.VeinMm).When(f => f.Vein is not null);
-        RuleFor(f => f.Vein!.ThicknessMm).In(Accepted.VeinThicknessMm).When(f => f.Vein is not null);
     }
 
     private static bool Named(IEnumerable<int> fields, int count)
@@ -145,21 +143,8 @@ internal sealed class PoolsValidator : AbstractValidator<PoolsLayout>
     /// <summary>Most walls, and most pools.</summary>
     public const int Most = 60;
 
-    /// <summary>Most spots of one wall.</summary>
-    public const int MostSpots = 400;
-
     public PoolsValidator()
     {
-        RuleFor(p => p.BeadMm).In(Accepted.WallMm);
-        RuleFor(p => p.Strokes).Must(s => s.Length <= Most).WithMessage($"There are up to {Most} walls.")
-            .Must(s => Unique(s.Select(x => x.Id))).WithMessage("Each wall needs an id of its own.")
-            .Must((p, s) => !IsTooDense(s, p.BeadMm)).WithMessage(
-                "The walls cross each other, or lie closer together than they are wide, in too many places: take some of them away.");
-        RuleForEach(p => p.Strokes).Must(s => s.Spots is { IsDefault: false, Length: >= 2 and <= MostSpots })
-            .WithMessage($"A wall runs through 2 to {MostSpots} spots.");
-        RuleForEach(p => p.Strokes)
-            .Must(s => s.Spots.IsDefault || s.Spots.All(x => Accepted.PlaceMm.Contains(x.XMm) && Accepted.PlaceMm.Contains(x.YMm)))
-            .WithMessage($"Every spot of a wall must be {Accepted.PlaceMm.Words} from the left and from the top.");
         RuleFor(p => p.Pools).Must(c => c.Length <= Most).WithMessage($"There are up to {Most} pools.")
             .Must(c => Unique(c.Select(x => x.Id).Append(PoolsLayout.WallId.ToString())))
                 .WithMessage("Each pool needs an id of its own, other than 'wall'.");
@@ -168,24 +153,6 @@ internal sealed class PoolsValidator : AbstractValidator<PoolsLayout>
             c.RuleFor(x => x.XMm).In(Accepted.PlaceMm);
             c.RuleFor(x => x.YMm).In(Accepted.PlaceMm);
         });
-    }
-
-    private static bool IsTooDense(ImmutableArray<Stroke> strokes, double beadMm)
-    {
-        if (strokes.Length > Most || !Accepted.WallMm.Contains(beadMm) || strokes.Any(s => s.Spots.IsDefault || s.Spots.Length > MostSpots
-            || s.Spots.Any(x => !Accepted.PlaceMm.Contains(x.XMm) || !Accepted.PlaceMm.Contains(x.YMm))))
-        {
-            // What is wrong about them is told already.
-            return false;
-        }
-
-        var crowd = new Crowd();
-        foreach (var stroke in strokes)
-        {
-            crowd.Add([.. stroke.Spots.Select(s => new Coordinate(s.XMm, s.YMm))], beadMm);
-        }
-
-        return crowd.IsTooDense();
     }
 }
 
@@ -275,7 +242,6 @@ internal sealed class ReservedSpotValidator : AbstractValidator<ReservedSpot>
         RuleFor(k => k.Keep).IsInEnum();
         RuleFor(k => k.XMm).In(Accepted.PlaceMm, "Reserved spot from the left");
         RuleFor(k => k.YMm).In(Accepted.PlaceMm, "Reserved spot from the top");
-        RuleFor(k => k.DamMm).In(Accepted.DamMm);
         RuleFor(k => k.ClearMm).In(Accepted.FaceClearMm);
         RuleFor(k => k.Outline).Custom((outline, context) => Zones.Measure(outline, " of the reserved spot", context.AddFailure));
     }

@@ -40,6 +40,7 @@ internal sealed class PieceBounds
         bounds.Layers(piece.Layers, "layers", 1);
         bounds.Sittings(piece.Sittings, "sittings");
         bounds.Kept(piece.Kept, "kept");
+        bounds.Lines(piece.Lines, "lines");
         bounds.Count(piece.WavedOff, "wavedOff", 0, 200, "Up to 200 findings can be dismissed.");
         return bounds.failures;
     }
@@ -135,6 +136,7 @@ internal sealed class PieceBounds
             Layers(old.Layers, At(at, "layers"), 0);
             Sittings(old.Sittings, At(at, "sittings"));
             Kept(old.Kept, At(at, "kept"));
+            Lines(old.Lines, At(at, "lines"));
         }
     }
 
@@ -168,6 +170,19 @@ internal sealed class PieceBounds
             Outline(zone.Outline, At(at, "outline"), Accepted.InsertMm, " of the reserved spot");
             In(zone.XMm, Accepted.PlaceMm with { What = "Reserved spot from the left" }, At(at, "xMm"));
             In(zone.YMm, Accepted.PlaceMm with { What = "Reserved spot from the top" }, At(at, "yMm"));
+        });
+    }
+
+    private void Lines(ImmutableArray<Line>? lines, string path)
+    {
+        Count(lines, path, 0, Line.Most, $"A piece has up to {Line.Most} lines.");
+        Each(lines, path, Line.Most, (line, at) =>
+        {
+            if (line.Course is DrawnCourse drawn)
+            {
+                Count<Spot>(drawn.Spots, At(at, "course.spots"), 2, DrawnCourse.Most,
+                    $"A wall runs through 2 to {DrawnCourse.Most} spots.");
+            }
         });
     }
 
@@ -244,13 +259,6 @@ internal sealed class PieceBounds
                 break;
             case PoolsLayout pools:
                 Count<PoolColour>(pools.Pools, At(at, "pools"), 0, PoolsValidator.Most, $"There are up to {PoolsValidator.Most} pools.");
-                Count<Stroke>(pools.Strokes, At(at, "strokes"), 0, PoolsValidator.Most, $"There are up to {PoolsValidator.Most} walls.");
-                Each<Stroke>(pools.Strokes, At(at, "strokes"), PoolsValidator.Most, (stroke, place) =>
-                    Count<Spot>(stroke.Spots, place, 2, PoolsValidator.MostSpots,
-                        $"A wall runs through 2 to {PoolsValidator.MostSpots} spots."));
-                Refuse(!pools.Strokes.IsDefault
-                    && pools.Strokes.Sum(s => s.Spots.IsDefault ? 0 : (long)s.Spots.Length) > MostWallSpots, At(at, "strokes"),
-                    $"The walls of a layer run through up to {MostWallSpots} spots together.");
                 break;
             default:
                 break;

@@ -117,11 +117,12 @@ public sealed class PieceValidator : AbstractValidator<Piece>
     private static bool Sound(Piece piece) =>
         Grounds.Validate(piece.Ground).IsValid
         && (piece.Kept ?? []).All(k => KeptZones.Validate(k).IsValid)
+        && (piece.Lines ?? []).All(l => Accepted.LineMm.Contains(l.Section.WidthMm))
         && piece.Layers.All(l => (l.Zones ?? []).All(z => !Zones.Problems(l, z).Any()));
 
     /// <summary>Something of a layer has to be left beside what is kept; in a hollow nothing is.</summary>
     private static bool LeavesSome(Piece piece, Layer layer) => layer.Within is not null
-        || (piece.Kept ?? [])
+        || piece.Dammed
             .Aggregate(piece.Ground.MapOutline, (left, kept) => new CombinedOutline(left, kept.WithDam, Shared: false)).AreaMm2 >= 100;
 
     /// <summary>A document from elsewhere must not make the grid enormous.</summary>

@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
 using NetTopologySuite.Geometries;
-using NetTopologySuite.Simplify;
 
 namespace MossLantern.Core.Map;
 
@@ -15,9 +14,6 @@ internal sealed class FieldGrower
 {
     private const int Kept = 32;
 
-    /// <summary>How far the shape of a vein may be off the border that it runs along, mm.</summary>
-    private const double VeinToleranceMm = 0.05;
-
     private readonly Recent<(Outline, int Fields, int Colours, int Seed), int[]> spread = new(Kept);
     private readonly Recent<(Outline, int Fields, int Seed), FieldSites> sites = new(Kept);
 
@@ -26,7 +22,7 @@ internal sealed class FieldGrower
     {
         var cells = Cells(outline, layout, layout.Moved ?? []);
         var colours = Colours(outline, layout, cells);
-        var patches = ImmutableArray.CreateBuilder<Patch>(layout.Fields + 1);
+        var patches = ImmutableArray.CreateBuilder<Patch>(layout.Fields);
         for (var field = 0; field < layout.Fields; field++)
         {
             var chosen = (layout.Recoloured ?? []).LastOrDefault(r => r.Field == field + 1)?.RecipeId;
@@ -35,18 +31,7 @@ internal sealed class FieldGrower
                 cells.Areas[field], null, cells.Centres[field]));
         }
 
-        if (layout.Vein is { } vein)
-        {
-            var along = cells.BordersInside();
-            var line = DouglasPeuckerSimplifier.Simplify(along, VeinToleranceMm);
-            patches.Add(new(
-                FieldsLayout.VeinId, RegionKind.Vein, vein.RecipeId,
-                new Lazy<Geometry>(() => Flat.Shared(line.Buffer(vein.WidthMm / 2, 6), Flat.Of(outline))),
-                new(along.Length * vein.WidthMm * vein.ThicknessMm / 1000, along.Length, vein.WidthMm,
-                    vein.ThicknessMm), null, new PatchDraft([], line, vein.WidthMm)));
-        }
-
-        return new(outline, patches.ToImmutable(), growth.GridMm / 2);
+        return new(outline, patches.ToImmutable(), growth.GridMm / 2, inner: new(cells.BordersInside));
     }
 
     /// <summary>The points are kept between calls: a drag of one field's centre finds them where they were.</summary>

@@ -16,8 +16,8 @@ public enum RegionKind
     /// <summary>A field.</summary>
     Field,
 
-    /// <summary>A highlight vein: it lies on other regions and takes no area from them.</summary>
-    Vein,
+    /// <summary>A line of resin: it lies on other regions and takes no area from them.</summary>
+    Line,
 
     /// <summary>A film that other regions are laid on; it takes no area from them.</summary>
     Film,
@@ -48,7 +48,7 @@ public enum RegionKind
 internal static class RegionKinds
 {
     /// <summary>Whether regions of a kind are parts that together are the outline; others lie on those.</summary>
-    public static bool TakesArea(this RegionKind kind) => kind is not (RegionKind.Vein or RegionKind.Film);
+    public static bool TakesArea(this RegionKind kind) => kind is not (RegionKind.Line or RegionKind.Film);
 }
 
 /// <summary>A region of a layer: what is poured from one cup in one go.</summary>
@@ -81,10 +81,12 @@ public sealed record WidthRange(double FromMm, double ToMm);
 
 /// <summary>A volume that does not follow from a region's area.</summary>
 /// <param name="Ml">Volume, ml.</param>
-/// <param name="LengthMm">Length of a vein, mm; null for a pour.</param>
+/// <param name="LengthMm">Length of a line, mm; null for a pour.</param>
 /// <param name="WidthMm">Its width, mm.</param>
 /// <param name="ThicknessMm">Its thickness, mm.</param>
-public sealed record OwnVolume(double Ml, double? LengthMm = null, double? WidthMm = null, double? ThicknessMm = null);
+/// <param name="LineId">The line; null for a pour.</param>
+public sealed record OwnVolume(
+    double Ml, double? LengthMm = null, double? WidthMm = null, double? ThicknessMm = null, string? LineId = null);
 
 /// <summary>Two regions that touch.</summary>
 /// <param name="First">One of them.</param>

@@ -37,7 +37,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
-        return Map(piece.Ground.OutlineWithin(layer.Within), piece.Growth, layer, layer.Within is null ? piece.Kept ?? [] : []);
+        return Map(piece.Ground.OutlineWithin(layer.Within), piece.Growth, layer, layer.Within is null ? piece.Dammed : []);
     }
 
     /// <summary>The map of a layer.</summary>
@@ -45,7 +45,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     /// <param name="growth">The piece's growth scale.</param>
     /// <param name="layer">A valid layer.</param>
     /// <param name="kept">What the piece keeps visible or bare.</param>
-    public LayerMap Map(Outline outline, GrowthScale growth, FilledLayer layer, ImmutableArray<ReservedSpot> kept)
+    public LayerMap Map(Outline outline, GrowthScale growth, FilledLayer layer, ImmutableArray<DammedSpot> kept)
     {
         ArgumentNullException.ThrowIfNull(outline);
         ArgumentNullException.ThrowIfNull(growth);
@@ -59,8 +59,12 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
         ImmutableArray<Outline> zones = [.. layer.Zones.Select(z => z.Placed)];
         var left = kept.Select(k => k.WithDam).Concat(zones)
             .Aggregate(outline, (whole, place) => new CombinedOutline(whole, place, Shared: false));
-        var keeps = string.Join("||", kept.Select(k => $"{k.Id}:{k.Keep}:{k.DamMm}:{layer.ClearRecipe}"));
-        var text = string.Join("||", [Layout(layer), .. layer.Zones.Select(z => $"{z.Id}:{Layout(layer.Inside(z))}"), keeps]);
+        var keeps = string.Join("||", kept.Select(k => $"{k.Spot.Id}:{k.Spot.Keep}:{k.DamMm}:{layer.ClearRecipe}"));
+        var text = string.Join("||",
+        [
+            Layout(layer), Lines(layer.Outside()),
+            .. layer.Zones.Select(layer.Inside).Select(z => $"{z.ZoneId}:{Layout(z)}:{Lines(z)}"), keeps,
+        ]);
         return maps.Of((left, growth, text), () => new ZonedMap(
             places.Of((left, keeps), () => ZonePlaces.Of(outline, zones, kept, layer.ClearRecipe)), layer,
             (part, o, l) => Plain(part, growth, l, o), Shared, o => Cover(o, Grid(o, growth))));
@@ -91,7 +95,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
         var outline = piece.Ground.OutlineWithin(layer.Within);
         var laid = Map(piece, layer);
         var (left, lines) = laid is ZonedMap { Parts: [var own, ..] } ? (own.Outline, own.Map) : (outline, laid);
-        if (lines is not BandMap map)
+        if (lines is null || LinedMap.Below(lines) is not BandMap map)
         {
             return 0;
         }
@@ -127,12 +131,27 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
         GrowthGrid.Over(outline.BoxWidthMm, outline.BoxHeightMm, growth.GridMm);
 
     /// <summary>What the map of a layer depends on, zones aside, as one text.</summary>
-    private static string Layout(FilledLayer layer) =>
-        layer.Layout is PuddleLayout
-            ? string.Create(CultureInfo.InvariantCulture, $"{layer.Layout.Key}|{layer.DepthMm:R}") : layer.Layout.Key;
+    private static string Layout(FilledLayer layer) => layer.Layout switch
+    {
+        PuddleLayout => string.Create(CultureInfo.InvariantCulture, $"{layer.Layout.Key}|{layer.DepthMm:R}"),
+        // What carves pools is grown into their map.
+        PoolsLayout => string.Join('|', [layer.Layout.Key, .. layer.Walls.Select(w => w.Key)]),
+        _ => layer.Layout.Key,
+    };
+
+    /// <summary>What is laid on the map of a layer, as one text.</summary>
+    private static string Lines(FilledLayer layer) => string.Join('|', layer.Lines.Where(l => !l.IsBarrier).Select(l => l.Key));
 
     /// <summary>The map of a layer without its zones, in a part of an outline: lines are laid from the rim of the whole.</summary>
-    private LayerMap Plain(Outline outline, GrowthScale growth, FilledLayer layer, Outline whole) =>
+    private LayerMap Plain(Outline outline, GrowthScale growth, FilledLayer layer, Outline whole)
+    {
+        var on = Bare(outline, growth, layer, whole);
+        return Lines(layer) is not { Length: > 0 } lines ? on : maps.Of((outline, growth, $"{Layout(layer)}||{lines}"),
+            () => new LinedMap(outline, on, [.. layer.Lines.Where(l => !l.IsBarrier)]));
+    }
+
+    /// <summary>The map of a layer without its zones and without what is laid on it.</summary>
+    private LayerMap Bare(Outline outline, GrowthScale growth, FilledLayer layer, Outline whole) =>
         maps.Of((outline, growth, Layout(layer)), () =>
         {
             Effort.Check();
@@ -149,7 +168,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
                     cover, marble,
                     grains.Of((outline, growth, marble.Seed, marble.DirectionDeg), () => MarbleGrain.Of(cover, growth, marble))),
                 FieldsLayout own => fields.Grow(outline, growth, own),
-                PoolsLayout pools => Pools.Map(outline, growth, pools),
+                PoolsLayout pools => Pools.Map(outline, growth, pools, Wall.Among(layer.Walls)),
                 PuddleLayout puddle => Puddles.Map(outline, growth, puddle, layer.DepthMm),
                 FloodLayout flood => new RegionMap(outline,
                     [new(FloodLayout.FloodId, RegionKind.Flood, flood.RecipeId, Flat.Of(outline))], growth.GridMm / 2),

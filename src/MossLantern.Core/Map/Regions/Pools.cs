@@ -8,14 +8,26 @@ using NetTopologySuite.Operation.Distance;
 namespace MossLantern.Core.Map;
 
 /// <summary>The end of a wall that stops short of another, so that two pools are one.</summary>
-/// <param name="StrokeId">The wall.</param>
+/// <param name="WallId">The wall.</param>
 /// <param name="From">Where it ends.</param>
 /// <param name="To">The nearest place on a wall or on the rim.</param>
 /// <param name="AtStart">Whether it is the beginning of the wall.</param>
-public sealed record NearMiss(string StrokeId, Spot From, Spot To, bool AtStart)
+public sealed record NearMiss(string WallId, Spot From, Spot To, bool AtStart)
 {
     /// <summary>How wide the gap is, mm.</summary>
     public double GapMm => Math.Sqrt((To.XMm - From.XMm) * (To.XMm - From.XMm) + (To.YMm - From.YMm) * (To.YMm - From.YMm));
+}
+
+/// <summary>A wall as it was drawn.</summary>
+/// <param name="Id">The line.</param>
+/// <param name="Spots">Its course.</param>
+/// <param name="WidthMm">How wide it is laid, mm.</param>
+public sealed record Wall(string Id, ImmutableArray<Spot> Spots, double WidthMm)
+{
+    /// <summary>The walls among lines that were drawn by hand.</summary>
+    public static ImmutableArray<Wall> Among(IEnumerable<Line> lines) =>
+        [.. lines.Where(l => l.IsBarrier).Select(l => l.Course is DrawnCourse drawn ? new Wall(l.Id, drawn.Spots, l.Section.WidthMm) : null)
+            .OfType<Wall>()];
 }
 
 /// <summary>Pools: what the walls leave of the outline. A wall takes up as much as its bead is wide.</summary>
@@ -37,10 +49,10 @@ public static class Pools
     /// <summary>Half circles at the ends of a bead are drawn with so many corners to a quarter.</summary>
     private const int Corners = 8;
 
-    internal static RegionMap Map(Outline outline, GrowthScale growth, PoolsLayout layout)
+    internal static RegionMap Map(Outline outline, GrowthScale growth, PoolsLayout layout, ImmutableArray<Wall> all)
     {
         var inside = Flat.Of(outline);
-        var beads = Beads(outline, layout);
+        var beads = Beads(outline, all);
         var left = Left(inside, beads).ToList();
         var open = left.Where(p => p.Area > LeastPoolMm2).OrderByDescending(p => p.Area).ToList();
         var patches = ImmutableArray.CreateBuilder<Patch>();
@@ -75,45 +87,43 @@ public static class Pools
 
     /// <summary>The walls as they run once their ends have joined on.</summary>
     /// <param name="outline">What the layer is poured in.</param>
-    /// <param name="layout">The layout.</param>
-    public static ImmutableArray<Stroke> Snapped(Outline outline, PoolsLayout layout)
+    /// <param name="walls">The walls.</param>
+    public static ImmutableArray<Wall> Snapped(Outline outline, ImmutableArray<Wall> walls)
     {
         ArgumentNullException.ThrowIfNull(outline);
-        ArgumentNullException.ThrowIfNull(layout);
         var rim = Flat.Of(outline).Boundary;
-        return [.. layout.Strokes.Select(s => Snapped(rim, layout, s))];
+        return [.. walls.Select(w => Snapped(rim, walls, w))];
     }
 
-    /// <summary>Length of all walls, as far as they lie on the piece, mm.</summary>
+    /// <summary>Length of each wall, as far as it lies on the piece, mm.</summary>
     /// <param name="outline">What the layer is poured in.</param>
-    /// <param name="layout">The layout.</param>
-    public static double LengthMm(Outline outline, PoolsLayout layout)
+    /// <param name="walls">The walls.</param>
+    public static ImmutableArray<double> LengthsMm(Outline outline, ImmutableArray<Wall> walls)
     {
         var inside = Flat.Of(outline);
-        return Snapped(outline, layout).Sum(s => Laid(s.Spots).Intersection(inside).Length);
+        return [.. Snapped(outline, walls).Select(w => Laid(w.Spots).Intersection(inside).Length)];
     }
 
     /// <summary>Ends that stop short although joining on would make another pool.</summary>
     /// <param name="outline">What the layer is poured in.</param>
-    /// <param name="layout">The layout.</param>
-    public static ImmutableArray<NearMiss> NearMisses(Outline outline, PoolsLayout layout)
+    /// <param name="walls">The walls.</param>
+    public static ImmutableArray<NearMiss> NearMisses(Outline outline, ImmutableArray<Wall> walls)
     {
         ArgumentNullException.ThrowIfNull(outline);
-        ArgumentNullException.ThrowIfNull(layout);
         var inside = Flat.Of(outline);
         var misses = ImmutableArray.CreateBuilder<NearMiss>();
-        var pools = Open(inside, outline, layout).Count();
-        foreach (var stroke in layout.Strokes)
+        var pools = Open(inside, outline, walls).Count();
+        foreach (var wall in walls)
         {
             foreach (var atStart in new[] { true, false })
             {
-                var end = atStart ? stroke.Spots[0] : stroke.Spots[^1];
-                if (Nearest(inside.Boundary, layout, stroke, atStart) is { } to)
+                var end = atStart ? wall.Spots[0] : wall.Spots[^1];
+                if (Nearest(inside.Boundary, walls, wall, atStart) is { } to)
                 {
-                    var miss = new NearMiss(stroke.Id, end, to, atStart);
-                    if (miss.GapMm > SnapBeads * layout.BeadMm
-                        && miss.GapMm <= Math.Max(NearBeads * layout.BeadMm, OfItsLength * LengthMm(stroke))
-                        && Open(inside, outline, Closed(layout, miss)).Count() > pools)
+                    var miss = new NearMiss(wall.Id, end, to, atStart);
+                    if (miss.GapMm > SnapBeads * wall.WidthMm
+                        && miss.GapMm <= Math.Max(NearBeads * wall.WidthMm, OfItsLength * LengthMm(wall))
+                        && Open(inside, outline, [.. walls.Select(w => w.Id == wall.Id ? Closed(w, miss) : w)]).Count() > pools)
                     {
                         misses.Add(miss);
                     }
@@ -124,70 +134,64 @@ public static class Pools
         return misses.ToImmutable();
     }
 
-    private static double LengthMm(Stroke stroke) =>
-        stroke.Spots.Zip(stroke.Spots.Skip(1))
+    private static double LengthMm(Wall wall) =>
+        wall.Spots.Zip(wall.Spots.Skip(1))
             .Sum(s => Math.Sqrt(Math.Pow(s.Second.XMm - s.First.XMm, 2) + Math.Pow(s.Second.YMm - s.First.YMm, 2)));
 
-    /// <summary>The layout with a gap closed.</summary>
-    /// <param name="layout">The layout.</param>
-    /// <param name="miss">The gap.</param>
-    public static PoolsLayout Closed(PoolsLayout layout, NearMiss miss)
+    /// <summary>A wall drawn on over the gap that it left.</summary>
+    public static Wall Closed(Wall wall, NearMiss miss)
     {
-        ArgumentNullException.ThrowIfNull(layout);
+        ArgumentNullException.ThrowIfNull(wall);
         ArgumentNullException.ThrowIfNull(miss);
-        return layout with
-        {
-            Strokes = [.. layout.Strokes.Select(s => s.Id != miss.StrokeId ? s
-                : s with { Spots = miss.AtStart ? s.Spots.Insert(0, miss.To) : s.Spots.Add(miss.To) })],
-        };
+        return wall with { Spots = miss.AtStart ? wall.Spots.Insert(0, miss.To) : wall.Spots.Add(miss.To) };
     }
 
-    private static IEnumerable<Polygon> Open(Geometry inside, Outline outline, PoolsLayout layout) =>
-        Left(inside, Beads(outline, layout)).Where(p => p.Area > LeastPoolMm2);
+    private static IEnumerable<Polygon> Open(Geometry inside, Outline outline, ImmutableArray<Wall> walls) =>
+        Left(inside, Beads(outline, walls)).Where(p => p.Area > LeastPoolMm2);
 
     private static IEnumerable<Polygon> Left(Geometry inside, Geometry? beads) =>
         Flat.Polygons(beads is null ? inside : Flat.Without(inside, beads));
 
     /// <summary>What the beads cover; null where there are none.</summary>
-    private static Geometry? Beads(Outline outline, PoolsLayout layout) => layout.Strokes.IsEmpty
+    private static Geometry? Beads(Outline outline, ImmutableArray<Wall> walls) => walls.IsEmpty
         ? null
-        : Flat.Together(Snapped(outline, layout).Select(s => Laid(s.Spots).Buffer(layout.BeadMm / 2, Corners)));
+        : Flat.Together(Snapped(outline, walls).Select(w => Laid(w.Spots).Buffer(w.WidthMm / 2, Corners)));
 
-    private static Stroke Snapped(Geometry rim, PoolsLayout layout, Stroke stroke)
+    private static Wall Snapped(Geometry rim, ImmutableArray<Wall> walls, Wall wall)
     {
-        var reach = SnapBeads * layout.BeadMm;
-        var spots = stroke.Spots;
+        var reach = SnapBeads * wall.WidthMm;
+        var spots = wall.Spots;
         foreach (var atStart in new[] { true, false })
         {
-            var end = atStart ? stroke.Spots[0] : stroke.Spots[^1];
-            if (Nearest(rim, layout, stroke, atStart) is { } to && Apart(end, to) <= reach && Apart(end, to) > 0)
+            var end = atStart ? wall.Spots[0] : wall.Spots[^1];
+            if (Nearest(rim, walls, wall, atStart) is { } to && Apart(end, to) <= reach && Apart(end, to) > 0)
             {
                 spots = atStart ? spots.Insert(0, to) : spots.Add(to);
             }
         }
 
-        return stroke with { Spots = spots };
+        return wall with { Spots = spots };
     }
 
     /// <summary>What the end of a wall would join on to: the rim, another wall, or its own beginning.</summary>
-    private static Spot? Nearest(Geometry rim, PoolsLayout layout, Stroke stroke, bool atStart)
+    private static Spot? Nearest(Geometry rim, ImmutableArray<Wall> walls, Wall wall, bool atStart)
     {
-        var end = atStart ? stroke.Spots[0] : stroke.Spots[^1];
+        var end = atStart ? wall.Spots[0] : wall.Spots[^1];
         var point = new Point(end.XMm, end.YMm);
-        var others = layout.Strokes.Where(s => s.Id != stroke.Id).Select(s => (Geometry)Laid(s.Spots)).Append(rim);
+        var others = walls.Where(w => w.Id != wall.Id).Select(w => (Geometry)Laid(w.Spots)).Append(rim);
         var nearest = others.Select(o => new DistanceOp(point, o).NearestPoints()[1]).Select(c => new Spot(c.X, c.Y))
             .MinBy(s => Apart(end, s));
 
         // Its own course counts from where that lies well away from the end.
-        var own = OwnCourse(stroke, atStart, 4 * layout.BeadMm);
+        var own = OwnCourse(wall, atStart, 4 * wall.WidthMm);
         var ownNearest = own is null ? null : new DistanceOp(point, own).NearestPoints()[1];
         return ownNearest is not null
             && (nearest is null || ownNearest.Distance(point.Coordinate) < Apart(end, nearest)) ? new(ownNearest.X, ownNearest.Y) : nearest;
     }
 
-    private static LineString? OwnCourse(Stroke stroke, bool atStart, double fromMm)
+    private static LineString? OwnCourse(Wall wall, bool atStart, double fromMm)
     {
-        var spots = (atStart ? stroke.Spots : stroke.Spots.Reverse()).ToList();
+        var spots = (atStart ? wall.Spots : wall.Spots.Reverse()).ToList();
         var walked = 0.0;
         for (var i = 1; i < spots.Count; i++)
         {

@@ -51,8 +51,10 @@ internal sealed class RegionMap : LayerMap
     /// <param name="patches">Parts that take area, together the outline; then what lies on them.</param>
     /// <param name="stepMm">How finely a cut has to step, mm.</param>
     /// <param name="whole">Whether the patches are all of the outline; else only a few places on it.</param>
-    public RegionMap(Outline outline, ImmutableArray<Patch> patches, double stepMm, bool whole = true)
+    /// <param name="inner">All borders of its regions as one; null for the lines that they have in common.</param>
+    public RegionMap(Outline outline, ImmutableArray<Patch> patches, double stepMm, bool whole = true, Lazy<Geometry>? inner = null)
     {
+        Inner = inner;
         this.outline = outline;
         this.whole = whole;
         Patches = patches;
@@ -63,6 +65,9 @@ internal sealed class RegionMap : LayerMap
     }
 
     public ImmutableArray<Patch> Patches { get; }
+
+    /// <summary>All borders of its regions as one; null for the lines that they have in common.</summary>
+    public Lazy<Geometry>? Inner { get; }
 
     /// <summary>Whether its patches are all of the outline; else only a few places on it.</summary>
     public bool IsWhole => whole;

@@ -30,7 +30,7 @@ public static class RegionNames
         {
             var zone = part.Key is { } id ? zones[id] : null;
             var of = zone is null ? layer : layer.Inside(zone);
-            foreach (var (region, name) in InLayout(of.Layout, [.. part], colours, centres, BoxOf(zone, outline)))
+            foreach (var (region, name) in InLayout(of, [.. part], colours, centres, BoxOf(zone, outline)))
             {
                 named[region] = zone is null ? name : $"{zone.Name}: {name}";
             }
@@ -47,8 +47,9 @@ public static class RegionNames
             : spots.GetValueOrDefault(kept, "reserved spot");
 
     private static IEnumerable<(RegionId Id, string Name)> InLayout(
-        Layout layout, List<Region> regions, Dictionary<string, string> colours, IReadOnlyDictionary<RegionId, Spot> centres, PieceBox box)
+        FilledLayer of, List<Region> regions, Dictionary<string, string> colours, IReadOnlyDictionary<RegionId, Spot> centres, PieceBox box)
     {
+        var layout = of.Layout;
         string Colour(Region region) => region.CupId is { } cup ? colours.GetValueOrDefault(cup, "no colour") : "no colour yet";
         var ringed = regions.Where(r => r.Kind is RegionKind.Band or RegionKind.PuddleRing).ToList();
 
@@ -74,13 +75,17 @@ public static class RegionNames
             }
         }
 
-        foreach (var region in regions.Except(ringed).Except(placed.Select(p => p.Region)))
+        foreach (var (region, name) in Lines(of, [.. regions.Where(r => r.Kind == RegionKind.Line)], Colour))
+        {
+            yield return (region, name);
+        }
+
+        foreach (var region in regions.Except(ringed).Except(placed.Select(p => p.Region)).Where(r => r.Kind != RegionKind.Line))
         {
             yield return (region.Id, region.Kind switch
             {
                 RegionKind.HeartBed => $"{Colour(region)}, heart bed",
                 RegionKind.Film => $"{Colour(region)}, film below",
-                RegionKind.Vein => $"{Colour(region)}, vein",
                 RegionKind.Streaks => $"{Colour(region)}, streaks",
                 RegionKind.Wall => "walls",
                 _ => layout switch
@@ -90,6 +95,19 @@ public static class RegionNames
                     _ => $"{Colour(region)}, all over",
                 },
             });
+        }
+    }
+
+    /// <summary>Lines by their colour, and by where they run where there are several of it.</summary>
+    private static IEnumerable<(RegionId Id, string Name)> Lines(FilledLayer of, List<Region> lines, Func<Region, string> colour)
+    {
+        var all = of.Lines.Where(l => l.Course is AllBordersCourse).Select(l => l.Region.InLayout).ToHashSet();
+        foreach (var alike in lines.GroupBy(r => $"{colour(r)}, {(all.Contains(r.Id.InLayout) ? "vein" : "line")}"))
+        {
+            foreach (var (region, at) in alike.Select((r, i) => (r, i)))
+            {
+                yield return (region.Id, alike.Count() == 1 ? alike.Key : $"{alike.Key}, the {Ordinal(at)}");
+            }
         }
     }
 

@@ -43,6 +43,11 @@ public static class RegionShapes
 
     private static IEnumerable<Patch> Patches(LayerMap map, Outline outline, string? zoneId) => map switch
     {
+        LinedMap lined =>
+        [
+            .. Patches(lined.On, outline, zoneId),
+            .. lined.Lines.Where(p => !p.Area.IsEmpty).Select(p => p with { Id = p.Id.In(zoneId) }),
+        ],
         BandMap bands => Bands(bands, Flat.Of(outline), zoneId),
         RegionMap regions => regions.Patches.Where(p => !p.Area.IsEmpty).Select(p => p with { Id = p.Id.In(zoneId) }),
         ZonedMap zoned =>

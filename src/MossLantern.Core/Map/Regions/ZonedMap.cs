@@ -229,24 +229,25 @@ internal sealed class ZonedMap : LayerMap
 internal sealed record ZonePlaces(Outline Whole, RegionMap Kept, Outline Left, ImmutableArray<Outline> Zones)
 {
     /// <summary>What is kept comes first; of zones that overlap, the later lies above.</summary>
-    public static ZonePlaces Of(Outline outline, ImmutableArray<Outline> zones, ImmutableArray<ReservedSpot> kept, string? clearCup)
+    public static ZonePlaces Of(Outline outline, ImmutableArray<Outline> zones, ImmutableArray<DammedSpot> kept, string? clearCup)
     {
         var left = outline;
         var keeps = ImmutableArray.CreateBuilder<Patch>();
-        foreach (var zone in kept)
+        foreach (var dammed in kept)
         {
+            var zone = dammed.Spot;
             var here = new CombinedOutline(left, zone.Placed, Shared: true);
             var id = RegionId.OfSpot(zone.Id);
             keeps.Add(zone.Keep == Keep.Visible
                 ? new(id, RegionKind.KeptVisible, clearCup, Flat.Of(here), null, Middle(zone.Placed))
                 : new(id, RegionKind.KeptBare, null, Flat.Of(here), null, Middle(zone.Placed)));
-            if (zone.DamMm is > 0)
+            if (dammed.DamMm is not null)
             {
-                var ring = new CombinedOutline(new CombinedOutline(left, zone.WithDam, Shared: true), zone.Placed, Shared: false);
-                keeps.Add(new(RegionId.Parse($"{id}/dam"), RegionKind.Wall, null, Flat.Of(ring)));
+                var ring = new CombinedOutline(new CombinedOutline(left, dammed.WithDam, Shared: true), zone.Placed, Shared: false);
+                keeps.Add(new(RegionId.OfDam(zone.Id), RegionKind.Wall, null, Flat.Of(ring)));
             }
 
-            left = new CombinedOutline(left, zone.WithDam, Shared: false);
+            left = new CombinedOutline(left, dammed.WithDam, Shared: false);
         }
 
         var places = new Outline[zones.Length];

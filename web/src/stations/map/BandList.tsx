@@ -199,10 +199,10 @@ function BandRow({ index }: { index: number }) {
   const on = { ...here, band: band.id };
   const press = (change: Edit) => () => void edit(change);
   const mostBands = useMost('layers.layout.bands');
-  const leastForVein = useFields().usual['layers.layout.bands.veinThroughMm'] ?? Infinity;
+  const leastForLine = useFields().usual['layers.layout.bands.lineThroughMm'] ?? Infinity;
   // It makes three bands of one.
-  const hasRoomForVein =
-    !band.fillsRest && band.widthMm > leastForVein && bandsOf(layer).length + 2 <= mostBands;
+  const hasRoomForLine =
+    !band.fillsRest && band.widthMm > leastForLine && bandsOf(layer).length + 2 <= mostBands;
   return (
     <>
       <div className="band" data-lit={cup === band.recipeId || undefined}>
@@ -287,12 +287,12 @@ function BandRow({ index }: { index: number }) {
           >
             Split
           </button>
-          {hasRoomForVein && (
+          {hasRoomForLine && (
             <button
               type="button"
               className="chip"
               aria-label={`Vein through it: band ${number}`}
-              onClick={press({ do: 'vein-through', ...on })}
+              onClick={press({ do: 'band-through', ...on })}
             >
               Vein through it
             </button>

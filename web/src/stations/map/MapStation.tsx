@@ -11,6 +11,7 @@ import { SettledChoice } from '../../parts/SettledChoice';
 import { kindOf, layoutKinds, timesPoured, useStation } from '../station';
 import { LayoutPart } from './layouts/LayoutPart';
 import { Sequences } from './Sequences';
+import { Lines } from './Lines';
 import './MapStation.scss';
 
 const contrasts = [
@@ -134,6 +135,7 @@ export function MapStation() {
       {secondLook}
       <OfOne />
       <LayoutPart />
+      <Lines />
       {banded && <Sequences />}
       {inZone ? (
         <ZoneFields />
@@ -306,12 +308,16 @@ function Kept() {
   );
 }
 
+/** How wide a dam is built at first, mm. */
+const plainDamMm = 5;
+
 function KeptSpot({ of: k, number }: { of: ReservedSpot; number: number }) {
   const { edit } = useEdits();
   const { piece } = useStation();
   const { usual } = useFields();
   const { mould } = piece.ground;
   const at = `kept[${k.id}]`;
+  const dam = piece.lines?.find((l) => l.course.kind === 'round' && l.course.spot === k.id);
   return (
     <section className="zone" aria-label={k.name}>
       <p className="line">
@@ -323,13 +329,33 @@ function KeptSpot({ of: k, number }: { of: ReservedSpot; number: number }) {
           value={k.keep}
           choices={keeps}
         />
-        <NumberAt
-          place={`${at}.damMm`}
-          label={`Dam round ${k.name}`}
-          unit="mm"
-          empty="none"
-          value={k.damMm ?? null}
-        />
+        {dam ? (
+          <>
+            <NumberAt
+              place={`lines[${dam.id}].section.widthMm`}
+              label={`Dam round ${k.name}`}
+              unit="mm"
+              value={dam.section.widthMm}
+            />
+            <button
+              type="button"
+              className="chip"
+              aria-label={`No dam round ${k.name}`}
+              onClick={() => void edit({ do: 'take-line-away', line: dam.id })}
+            >
+              No dam
+            </button>
+          </>
+        ) : (
+          <button
+            type="button"
+            className="chip"
+            aria-label={`A dam round ${k.name}`}
+            onClick={() => void edit({ do: 'build-dam', spot: k.id, widthMm: plainDamMm })}
+          >
+            A dam round it
+          </button>
+        )}
         {mould && k.keep === 'visible' && (
           <NumberAt
             place={`${at}.clearMm`}

@@ -66,7 +66,7 @@ export function PourDetail({ step: { layerId, regionId }, name }: Props) {
           )}
         </>
       )}
-      {region?.kind !== 'puddle-ring' && region?.kind !== 'vein' && (
+      {region?.kind !== 'puddle-ring' && region?.kind !== 'line' && (
         <>
           <NumberField
             label="Depth of this region"

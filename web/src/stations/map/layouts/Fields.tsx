@@ -7,7 +7,7 @@ import { Colour, CupChoice } from './CupChoice';
 import { Facts } from './Facts';
 import '../bands.scss';
 
-/** Fields in threes, with a vein between them where there is one. */
+/** Fields in threes. */
 export function Fields({ layout }: { layout: Of<'fields'> }) {
   const { layer, layerPlan, here, at, selected, select, cup } = useStation();
   const { edit } = useEdits();
@@ -86,34 +86,7 @@ export function Fields({ layout }: { layout: Of<'fields'> }) {
         >
           Another colour
         </button>
-        <button
-          type="button"
-          className="btn btn-outline-primary"
-          onClick={() => void edit({ do: layout.vein ? 'leave-vein-out' : 'add-vein', ...here })}
-        >
-          {layout.vein ? 'No vein' : 'A vein along the borders'}
-        </button>
       </div>
-      {layout.vein && (
-        <p className="line">
-          <span>Vein of</span>
-          <CupChoice
-            label="Cup of the vein"
-            layer={layer}
-            value={layout.vein.recipeId}
-            onChange={(recipe) => edit({ do: 'pour-from', ...here, region: 'vein', recipe })}
-          />
-          {(['widthMm', 'thicknessMm'] as const).map((key) => (
-            <NumberAt
-              key={key}
-              place={`${at.layout}.vein.${key}`}
-              label={key === 'widthMm' ? 'wide' : 'thick'}
-              unit="mm"
-              value={layout.vein![key]}
-            />
-          ))}
-        </p>
-      )}
       <Facts />
     </>
   );

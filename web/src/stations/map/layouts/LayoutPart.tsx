@@ -19,7 +19,7 @@ export function LayoutPart() {
     case 'fields':
       return <Fields layout={layout} />;
     case 'pools':
-      return <Pools layout={layout} />;
+      return <Pools />;
     case 'puddle':
       return <Puddle layout={layout} />;
     case 'marble':

@@ -1,7 +1,7 @@
 import { NumberAt } from '../../../parts/At';
 import { HowNumber } from '../../../parts/HowNumber';
+import { wallsOf } from '../../../editor/filled';
 import { useEdits } from '../../../parts/editing';
-import type { LaidOutAs as Of } from '../../station';
 import { useStation } from '../../station';
 import { Colour, CupChoice } from './CupChoice';
 import { Facts } from './Facts';
@@ -9,16 +9,13 @@ import '../bands.scss';
 import './Pools.scss';
 
 /** Pools between walls. */
-export function Pools({ layout }: { layout: Of<'pools'> }) {
-  const { layer, layerPlan, here, at, selected, select, cup } = useStation();
+export function Pools() {
+  const { layer, layerPlan, here, selected, select, cup } = useStation();
   const { edit } = useEdits();
+  const walls = wallsOf(layer);
   const pools = layerPlan.regions.filter((r) => r.kind === 'pool');
   return (
     <>
-      <p className="line">
-        <NumberAt place={`${at.layout}.beadMm`} label="Walls, laid" unit="mm" value={layout.beadMm} />
-        <span>wide</span>
-      </p>
       <h3>Pools</h3>
       <ul className="bands layout-rows">
         {/* By number, so that a pool keeps the focus when it gets its cup and with it an id of its own. */}
@@ -55,26 +52,34 @@ export function Pools({ layout }: { layout: Of<'pools'> }) {
         })}
       </ul>
       <h3>Walls</h3>
-      {layout.strokes.length === 0 ? (
+      {walls.length === 0 ? (
         <p className="hint">None yet: draw one on the map, or put one straight across.</p>
       ) : (
-        <ul className="row-buttons walls">
-          {layout.strokes.map((s, i) => (
-            <li key={s.id}>
+        <ul className="walls">
+          {walls.map((wall, i) => (
+            <li key={wall.id} className="line">
               <button
                 type="button"
                 className="chip"
-                aria-pressed={selected?.kind === 'stroke' && selected.id === s.id}
-                onClick={() => select({ kind: 'stroke', id: s.id })}
+                aria-pressed={selected?.kind === 'line' && selected.id === wall.id}
+                onClick={() => select({ kind: 'line', id: wall.id })}
               >
                 Wall {i + 1}
               </button>
+              <NumberAt
+                place={`lines[${wall.id}].section.widthMm`}
+                label={`Wall ${i + 1}, wide`}
+                quiet
+                unit="mm"
+                value={wall.section.widthMm}
+              />
+              <span>wide</span>
               <button
                 type="button"
                 className="chip"
                 aria-label={`Take away: wall ${i + 1}`}
                 onClick={() => {
-                  void edit({ do: 'take-wall-away', ...here, wall: s.id });
+                  void edit({ do: 'take-line-away', line: wall.id });
                   select(null);
                 }}
               >

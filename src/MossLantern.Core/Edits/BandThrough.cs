@@ -9,7 +9,7 @@ namespace MossLantern.Core.Edits;
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Band">The band.</param>
-public sealed record VeinThrough(string Layer, string? Zone, string Band) : BandEdit(Layer, Zone, Band)
+public sealed record BandThrough(string Layer, string? Zone, string Band) : BandEdit(Layer, Zone, Band)
 {
     /// <summary>Width of the vein, mm.</summary>
     public const double WidthMm = 2;

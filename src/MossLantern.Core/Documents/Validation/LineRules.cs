@@ -1,0 +1,145 @@
+using FluentValidation.Results;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+using NetTopologySuite.Geometries;
+using static MossLantern.Core.Documents.FillingRules;
+using static MossLantern.Core.Documents.PieceValidator;
+
+namespace MossLantern.Core.Documents;
+
+/// <summary>What the lines of a piece, or of older work, must be for its layers to be laid out.</summary>
+internal static class LineRules
+{
+    /// <summary>What is wrong, each with its field.</summary>
+    /// <param name="piece">A piece within its bounds.</param>
+    public static IEnumerable<ValidationFailure> Problems(Piece piece)
+    {
+        if (piece.Lines is not { } lines)
+        {
+            yield break;
+        }
+
+        if (!Unique(lines.Select(l => l.Id)))
+        {
+            yield return new("lines", "Each line needs an id of its own.");
+        }
+
+        var recipes = piece.Recipes.Where(r => r.SecondOf is null).Select(r => r.Id).ToHashSet();
+        foreach (var (line, at) in lines.Select((l, i) => (l, At("lines", i))))
+        {
+            foreach (var failure in Of(piece, line, recipes, at))
+            {
+                yield return failure;
+            }
+        }
+
+        if (lines.Where(l => l.Course is RoundCourse).GroupBy(l => ((RoundCourse)l.Course).Spot).Any(g => g.Count() > 1))
+        {
+            yield return new("lines", "Round a reserved spot there is one dam.");
+        }
+
+        if (lines.Where(l => !l.IsBarrier).GroupBy(l => (l.LayerId, l.In?.Kind, l.Region)).Any(g => g.Count() > 1))
+        {
+            yield return new("lines", "Each line of resin is a region of its own.");
+        }
+
+        foreach (var walls in lines.Where(l => l is { IsBarrier: true, Course: DrawnCourse }).GroupBy(l => (l.LayerId, l.In)))
+        {
+            if (walls.Count() > PoolsValidator.Most)
+            {
+                yield return new("lines", $"There are up to {PoolsValidator.Most} walls in a layer.");
+            }
+            else if (walls.Sum(w => (long)((DrawnCourse)w.Course).Spots.Length) > PieceBounds.MostWallSpots)
+            {
+                yield return new("lines", $"The walls of a layer run through up to {PieceBounds.MostWallSpots} spots together.");
+            }
+            else if (walls.All(IsSound) && AreTooDense(walls))
+            {
+                yield return new("lines",
+                    "The walls cross each other, or lie closer together than they are wide, in too many places: take some of them away.");
+            }
+        }
+    }
+
+    private static IEnumerable<ValidationFailure> Of(Piece piece, Line line, HashSet<string> recipes, string at)
+    {
+        if (!Accepted.LineMm.Contains(line.Section.WidthMm))
+        {
+            yield return new($"{at}.section.widthMm", Accepted.LineMm.Sentence);
+        }
+
+        if (line.Section.HeightMm is { } mm && !Accepted.LineHeightMm.Contains(mm))
+        {
+            yield return new($"{at}.section.heightMm", Accepted.LineHeightMm.Sentence);
+        }
+
+        if (line is { Material: ResinLine, Section.HeightMm: null })
+        {
+            yield return new($"{at}.section.heightMm", "How thick a line of resin is laid has to be known.");
+        }
+
+        if (line.Material is BarrierLine { Class: { } barrier } && !Enum.IsDefined(barrier))
+        {
+            yield return new($"{at}.material.class", "There is no such material for walls.");
+        }
+
+        if (line.RecipeId is { } recipe && !recipes.Contains(recipe))
+        {
+            yield return new($"{at}.material.recipeId",
+                "A line of resin is laid from one of the piece's recipes, and not from a second cup of one.");
+        }
+
+        if (line.Course is DrawnCourse && !SpotsAreSound(line))
+        {
+            yield return new($"{at}.course.spots",
+                $"A wall runs through 2 to {DrawnCourse.Most} spots, each {Accepted.PlaceMm.Words} from the left and from the top.");
+        }
+
+        if (line.Course is RoundCourse round)
+        {
+            if (line is not { LayerId: null, In: null, IsBarrier: true } || line.Region != RegionId.OfDam(round.Spot)
+                || (piece.Kept ?? []).All(k => k.Id != round.Spot))
+            {
+                yield return new(at, "A line round a reserved spot is a dam through all layers.");
+            }
+
+            yield break;
+        }
+
+        if (line.In is not { } drawn || piece.Layers.FirstOrDefault(l => l.Id == line.LayerId) is not { } layer
+            || layer.LaidOutBy(drawn.Zone) is not { } layout
+            || layer.AsideIn(drawn.Zone).Append(layout).FirstOrDefault(l => LayoutKinds.Of(l) == drawn.Kind) is not { } own)
+        {
+            yield return new($"{at}.in", "A line is drawn in a layout of one of the piece's layers.");
+        }
+        else if (line.IsBarrier ? !IsWall(line, own, drawn.Zone) : !IsOfResin(line, own, drawn.Zone))
+        {
+            yield return new($"{at}.region", line.IsBarrier ? "Walls are drawn between pools, and are the region 'wall'."
+                : "A line of resin runs along borders, and is a region that its layer does not have otherwise.");
+        }
+    }
+
+    private static bool IsWall(Line line, Layout own, string? zone) =>
+        line.Course is DrawnCourse && own is PoolsLayout && line.Region == PoolsLayout.WallId.In(zone);
+
+    private static bool IsOfResin(Line line, Layout own, string? zone) =>
+        line is { Course: not DrawnCourse, Region: { Kept: null, Own.Length: > 0 and <= 40 } region } && region.Zone == zone
+        && region.InLayout != PoolsLayout.WallId && !own.RegionIds.Contains(region.InLayout);
+
+    private static bool IsSound(Line wall) => Accepted.LineMm.Contains(wall.Section.WidthMm) && SpotsAreSound(wall);
+
+    private static bool SpotsAreSound(Line line) =>
+        line.Course is DrawnCourse { Spots: { IsDefault: false, Length: >= 2 and <= DrawnCourse.Most } spots }
+        && spots.All(s => Accepted.PlaceMm.Contains(s.XMm) && Accepted.PlaceMm.Contains(s.YMm));
+
+    private static bool AreTooDense(IEnumerable<Line> walls)
+    {
+        var crowd = new Crowd();
+        foreach (var wall in walls)
+        {
+            crowd.Add([.. ((DrawnCourse)wall.Course).Spots.Select(s => new Coordinate(s.XMm, s.YMm))], wall.Section.WidthMm);
+        }
+
+        return crowd.IsTooDense();
+    }
+}

@@ -1,0 +1,21 @@
+using MossLantern.Core.Documents;
+
+namespace MossLantern.Core.Edits;
+
+/// <summary>A wall, a dam or a line goes.</summary>
+/// <param name="Line">The line.</param>
+public sealed record TakeLineAway(string Line) : Edit
+{
+    /// <inheritdoc/>
+    public override string Words(Piece before) =>
+        before?.Lines?.FirstOrDefault(l => l.Id == Line) is not { IsBarrier: true } wall ? "leave the line out"
+        : wall.Course is RoundCourse ? "take the dam away" : "take a wall away";
+
+    /// <inheritdoc/>
+    public override Edited Apply(Piece piece, Cupboard cupboard)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        return (piece.Lines ?? []).All(l => l.Id != Line) ? Edited.No(PlaceIn.Line(Line), "That line is no longer there.")
+            : new(Settle.Of(piece, piece with { Lines = piece.Lines!.Value.RemoveAll(l => l.Id == Line) }));
+    }
+}

@@ -1,0 +1,119 @@
+using System.Collections.Immutable;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
+using NetTopologySuite.Geometries;
+
+namespace MossLantern.Core.Pouring;
+
+/// <summary>What a pool holds behind its walls, and what it gets over all layers.</summary>
+/// <param name="RegionId">The pool.</param>
+/// <param name="CrestMm">To what height its lowest wall holds, mm.</param>
+/// <param name="Room">What it takes with room to spare, ml.</param>
+/// <param name="Brim">What it takes to the brim, ml.</param>
+/// <param name="Over">What it takes until it runs over a dry edge, ml.</param>
+/// <param name="Gets">What is poured into it with the stones in that, ml.</param>
+/// <param name="Into">The pool on the other side of its lowest wall that it runs into first; null where there is none.</param>
+/// <param name="Walls">The walls that stand round it.</param>
+/// <remarks>Source: docs/craft/walls.md, What a pool holds.</remarks>
+public sealed record PoolHold(
+    RegionId RegionId, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, RegionId? Into,
+    ImmutableArray<string> Walls)
+{
+    /// <summary>So much lower than the lowest crest there is room to spare, mm.</summary>
+    public const double SpareMm = 0.5;
+
+    /// <summary>So much higher than a dry crest resin stands before it runs over, mm.</summary>
+    public const double BulgeMm = 1;
+
+    /// <summary>A wall this near to a pool stands beside it, mm.</summary>
+    private const double BesideMm = 0.5;
+
+    /// <summary>The pools of a layer whose walls all have a height.</summary>
+    /// <param name="piece">A valid piece.</param>
+    /// <param name="layer">A layer of it.</param>
+    /// <param name="map">Its map.</param>
+    /// <param name="ml">What each of its regions takes without its edges, of all that are poured at once, ml.</param>
+    /// <param name="catalogue">What stones displace.</param>
+    public static ImmutableArray<PoolHold> Of(
+        Piece piece, FilledLayer layer, LayerMap map, IReadOnlyDictionary<RegionId, double> ml, Catalogue catalogue)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(layer);
+        ArgumentNullException.ThrowIfNull(map);
+        ArgumentNullException.ThrowIfNull(ml);
+        ArgumentNullException.ThrowIfNull(catalogue);
+
+        // What floods goes over the walls on purpose.
+        var later = layer.Within is not null ? [] : piece.Filled.SkipWhile(l => l.Id != layer.Id).Skip(1)
+            .Where(l => l.Within is null && l.Layout is not FloodLayout).ToList();
+        ImmutableArray<ZonePart> parts = map is ZonedMap zoned ? zoned.Parts
+            : [new(null, piece.Ground.OutlineWithin(layer.Within), map)];
+        return
+        [
+            .. parts.Where(p => p.Map is not null && p.Of(layer).Layout is PoolsLayout)
+                .SelectMany(p => In(piece, p.Of(layer), p, later, ml, catalogue)),
+        ];
+    }
+
+    private static IEnumerable<PoolHold> In(Piece piece, FilledLayer layer, ZonePart part, List<FilledLayer> later,
+        IReadOnlyDictionary<RegionId, double> ml, Catalogue catalogue)
+    {
+        var lines = layer.Walls.ToDictionary(w => w.Id);
+        var walls = Pools.Snapped(part.Outline, Wall.Among(layer.Walls)).Select(w => (w.Id, Line: (Geometry)Pools.Laid(w.Spots), w.WidthMm))
+            .ToList();
+        var pools = ((RegionMap)LinedMap.Below(part.Map!)).Patches
+            .Where(p => p.Kind == RegionKind.Pool && !p.Area.IsEmpty).ToList();
+        var beside = pools.ToDictionary(p => p.Id, p => walls.Where(w => Near(p.Area, w.Line, w.WidthMm / 2 + BesideMm))
+            .Select(w => lines[w.Id]).ToList());
+        double LevelMm(Patch pool) => Gets(pool).Sum(g => g.Ml) * 1000 / pool.Area.Area;
+        foreach (var pool in pools)
+        {
+            var own = beside[pool.Id];
+            if (own.Count == 0 || own.Any(w => w.Section.HeightMm is null))
+            {
+                continue;
+            }
+
+            var lowest = own.MinBy(CrestOf)!;
+            var crest = CrestOf(lowest);
+            var area = new ReckonedInput("area", pool.Area.Area / 100, "cm²", Origin.Reckoned);
+            var holds = new ReckonedInput("lowest crest", crest, "mm", Origin.Reckoned, lowest.Place + ".section.heightMm");
+            Reckoned Level(double byMm, string formula, params ReadOnlySpan<ReckonedInput> more) =>
+                new(Math.Max(0, Volume.Ml(pool.Area.Area, crest + byMm)), "ml", formula, [area, holds, .. more]);
+            var gets = Gets(pool);
+            yield return new(
+                pool.Id.In(part.ZoneId), crest,
+                Level(-SpareMm, Formulas.PoolRoom, new ReckonedInput("to spare", SpareMm, "mm", Origin.Default)),
+                Level(0, Formulas.PoolBrim),
+                Level(BulgeMm, Formulas.PoolOver, new ReckonedInput("bulge at a dry edge", BulgeMm, "mm", Origin.Default)),
+                new(gets.Sum(g => g.Ml), "ml", Formulas.PoolGets, [.. gets.Select(g => new ReckonedInput(g.Of, g.Ml, "ml", Origin.Reckoned))]),
+                pools.Where(p => p.Id != pool.Id && beside[p.Id].Contains(lowest)).OrderBy(LevelMm).FirstOrDefault()?.Id.In(part.ZoneId),
+                [.. own.Select(w => w.Id)]);
+        }
+
+        List<(string Of, double Ml)> Gets(Patch pool)
+        {
+            var id = pool.Id.In(part.ZoneId);
+            var stones = (layer.Layer.Stones ?? []).Where(s => s.Region == id)
+                .Sum(s => catalogue.Find(MaterialKind.Stone, s.StoneId) is { } kind
+                    ? Displacement.Ml(s.Grams, kind.Values[MaterialProperties.SolidDensity]) : 0);
+            return
+            [
+                (layer.Name, ml.GetValueOrDefault(id) / piece.Ground.AtOnce),
+                .. stones > 0 ? [("stones", stones)] : Array.Empty<(string, double)>(),
+                .. later.Select(l => (l.Name, Volume.Ml(pool.Area.Area, l.DepthMm))),
+            ];
+        }
+    }
+
+    private static double CrestOf(Line wall) => wall is { Section.HeightMm: { } mm, Material: BarrierLine { Class: { } of } }
+        ? Barrier.HoldsMm(of, mm) : wall.Section.HeightMm ?? 0;
+
+    private static bool Near(Geometry pool, Geometry line, double mm) =>
+        pool.EnvelopeInternal.Distance(line.EnvelopeInternal) <= mm && pool.IsWithinDistance(line, mm);
+}

@@ -1,0 +1,60 @@
+using MossLantern.Core.Documents;
+
+namespace MossLantern.Core.Walls;
+
+/// <summary>What follows from the material of a wall or a dam: one function for every section, volume, mass and drying.</summary>
+/// <remarks>Source: docs/craft/walls.md, What walls are laid of.</remarks>
+public static class Barrier
+{
+    /// <summary>Putty, g/ml.</summary>
+    public const double PuttyGPerMl = 1.7;
+
+    /// <summary>Putty is at least so wide, mm, and a share of its height.</summary>
+    public const double LeastPuttyMm = 6, PuttyShare = 1.0 / 3;
+
+    /// <summary>A water-based bead dries to this share of its height.</summary>
+    public const double DryShare = 0.65;
+
+    /// <summary>This share of what is laid stays in its tube or bag besides.</summary>
+    public const double StaysShare = 0.1;
+
+    /// <summary>When resin may meet putty, a bead of silicone that has skinned, hot glue, and clear liner, h.</summary>
+    public const double PuttyFirmHours = 3, SiliconeHoldsHours = 0.5, GlueHours = 2.0 / 60, LinerHours = 24;
+
+    /// <summary>A bead of silicone of so many millimetres dries through in a day.</summary>
+    public const double SiliconeMmADay = 3;
+
+    /// <summary>Whether it is laid of something with water in it, which dries away.</summary>
+    public static bool IsWaterBased(BarrierClass of) => of is BarrierClass.Outliner or BarrierClass.ClearLiner;
+
+    /// <summary>How wide a bead of a height is laid, mm.</summary>
+    public static double WidthMm(BarrierClass of, double heightMm) => of switch
+    {
+        BarrierClass.Putty => Math.Max(LeastPuttyMm, PuttyShare * heightMm),
+        BarrierClass.Silicone or BarrierClass.HotGlue => Bead.SiliconeWidthMm(heightMm),
+        _ => Bead.OutlinerWidthMm(heightMm),
+    };
+
+    /// <summary>Its cross-section, mm²: putty is a rectangle, all else half an ellipse.</summary>
+    public static double SectionMm2(BarrierClass of, double widthMm, double heightMm) =>
+        of == BarrierClass.Putty ? widthMm * heightMm : Bead.SectionMm2(heightMm, widthMm);
+
+    /// <summary>To what height it holds resin, mm: what has water in it by what is left when it is dry.</summary>
+    public static double HoldsMm(BarrierClass of, double heightMm) => IsWaterBased(of) ? DryShare * heightMm : heightMm;
+
+    /// <summary>How high it has to be laid to hold resin to a height, mm.</summary>
+    public static double LaidMm(BarrierClass of, double holdsMm) => IsWaterBased(of) ? holdsMm / DryShare : holdsMm;
+
+    /// <summary>How long it dries until resin may meet it, h.</summary>
+    public static double ReadyHours(BarrierClass of, double heightMm) => of switch
+    {
+        BarrierClass.Putty => PuttyFirmHours,
+        BarrierClass.Silicone => SiliconeHoldsHours,
+        BarrierClass.HotGlue => GlueHours,
+        BarrierClass.ClearLiner => LinerHours,
+        _ => Bead.DryHours(heightMm),
+    };
+
+    /// <summary>How long silicone dries through until it peels, h.</summary>
+    public static double PeelsHours(double widthMm, double heightMm) => 24 * Math.Min(heightMm, widthMm / 2) / SiliconeMmADay;
+}
