@@ -102,6 +102,10 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
             { "heightMm": 1.5, "widthMm": 3, "volumeMl": 20, "referenceHeightMm": 1.5, "referenceDryHours": 1 }
             """, "sectionMm2 3.534, lengthMm 5659, volumeMl 20, dryHours 1" },
         { "bead", """{ "heightMm": 2, "lengthMm": 1000 }""", "sectionMm2 6.283, volumeMl 6.283, dryHours 1.778" },
+        { "bead", """{ "heightMm": 24, "lengthMm": 1500, "class": "putty" }""", "sectionMm2 192, volumeMl 288, dryHours 3" },
+        { "bead", """{ "heightMm": 1.2, "lengthMm": 2400, "class": "liner" }""", "sectionMm2 2.262, volumeMl 5.429, dryHours 24" },
+        { "bead", """{ "heightMm": 2.5, "lengthMm": 1000, "class": "outliner" }""", "sectionMm2 9.817, volumeMl 9.817, dryHours 2.778" },
+        { "bead", """{ "heightMm": 5, "widthMm": 8, "lengthMm": 1000, "class": "silicone" }""", "sectionMm2 31.42, dryHours 0.5" },
         { "tape", """
             { "perimeterMm": 2000, "corners": 4, "sideMm": 38, "openDepthMm": 40, "stockWidthsMm": [50, 38] }
             """, "maskWidthMm 38, damWidthMm null, damHeightMm 43, lengthEachMm 2120, "
@@ -160,7 +164,7 @@ public sealed class ReckonerTests(SharedHost shared) : IClassFixture<SharedHost>
         "tolerance", "stones", "openEdgeMm", "filmMm", "dripShare", "reserve", "transfers", "activationKj",
         "referenceC@cup", "referenceC@film",
         "reactionHeatJPerG", "widthMm", "referenceHeightMm", "referenceDryHours", "coverShare", "inserts", "coatMm",
-        "shares", "lossShare", "densityGPerMl@load",
+        "shares", "lossShare", "densityGPerMl@load", "class@bead",
         "referenceC@journey", "referenceC@journey-line", "referenceC@joining", "minutes@journey"];
 
     [Theory]

@@ -11,7 +11,7 @@ internal sealed class OverfillCheck : ICheck
 
     public string Id => "overfill";
 
-    public IEnumerable<Finding> Look(Looked looked) => Hollows(looked).Concat(Whole(looked));
+    public IEnumerable<Finding> Look(Looked looked) => Hollows(looked).Concat(Whole(looked)).Concat(PoolsRunOver.Of(Id, looked));
 
     /// <summary>A hollow is as deep as its insert stood in what was poured round it.</summary>
     private IEnumerable<Finding> Hollows(Looked looked)

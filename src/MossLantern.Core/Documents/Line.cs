@@ -113,7 +113,7 @@ public enum BarrierClass
     Outliner,
 
     /// <summary>Clear glass-paint liner.</summary>
-    ClearLiner,
+    Liner,
 
     /// <summary>Two-part putty.</summary>
     Putty,

@@ -3,6 +3,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Stones;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
@@ -112,7 +113,7 @@ public sealed record PoolHold(
     }
 
     private static double CrestOf(Line wall) => wall is { Section.HeightMm: { } mm, Material: BarrierLine { Class: { } of } }
-        ? Barrier.HoldsMm(of, mm) : wall.Section.HeightMm ?? 0;
+        ? BarrierBead.HoldsMm(of, mm) : wall.Section.HeightMm ?? 0;
 
     private static bool Near(Geometry pool, Geometry line, double mm) =>
         pool.EnvelopeInternal.Distance(line.EnvelopeInternal) <= mm && pool.IsWithinDistance(line, mm);

@@ -101,9 +101,12 @@ internal static class ReckonerFields
     private static readonly Dictionary<string, string> Words = new(StringComparer.Ordinal)
     {
         ["basis"] = "Basis must be 'volume' or 'weight'.",
-        ["class"] =
+        ["colourants.class"] =
             "Class must be one of paste, metallic-paste, mica, interference, alcohol-ink, dye, acrylic, "
                 + "acrylic-metallic, glitter or lacing.",
+        ["class"] =
+            "Class must be one of paste, metallic-paste, mica, interference, alcohol-ink, dye, acrylic, "
+                + "acrylic-metallic, glitter or lacing; of a bead outliner, liner, silicone, hot-glue or putty.",
         ["legs.kind"] = "Kind must be 'cup' or 'film'.",
         ["colour"] = "The colour must be one like #33523f.",
         ["ground"] = "The ground must be a colour like #d9c29a.",

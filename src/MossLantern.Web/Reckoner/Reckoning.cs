@@ -224,19 +224,21 @@ internal static class Reckoning
     {
         var asked = new Asked();
         var height = asked.Number(sum.HeightMm, "heightMm");
-        var width = asked.Number(sum.WidthMm, "widthMm", Core.Walls.Bead.OutlinerWidthMm(height));
+        var width = asked.Number(sum.WidthMm, "widthMm",
+            sum.Class is { } of ? BarrierBead.WidthMm(of, height) : Core.Walls.Bead.OutlinerWidthMm(height));
         asked.One(sum.VolumeMl, "volumeMl", sum.LengthMm, "lengthMm");
         var volume = asked.Number(sum.VolumeMl, "volumeMl", 0);
         var length = asked.Number(sum.LengthMm, "lengthMm", 0);
         var referenceHeight = asked.Usual(sum.ReferenceHeightMm, "referenceHeightMm");
         var referenceHours = asked.Usual(sum.ReferenceDryHours, "referenceDryHours");
         asked.Settle();
-        var section = Core.Walls.Bead.SectionMm2(height, width);
+        var section = sum.Class is { } laid ? BarrierBead.SectionMm2(laid, width, height) : Core.Walls.Bead.SectionMm2(height, width);
         return new(
             section,
             sum.LengthMm is null ? Core.Walls.Bead.LengthMm(volume, section) : length,
             sum.VolumeMl is null ? Core.Walls.Bead.VolumeMl(length, section) : volume,
-            Core.Walls.Bead.DryHours(height, referenceHeight, referenceHours));
+            sum.Class is { } dries and not BarrierClass.Outliner ? BarrierBead.ReadyHours(dries, height)
+                : Core.Walls.Bead.DryHours(height, referenceHeight, referenceHours));
     }
 
     public static TapeAnswer Tape(TapeSum sum)

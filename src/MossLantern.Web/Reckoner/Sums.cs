@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Curing;
+using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 
 namespace MossLantern.Web.Reckoner;
@@ -137,7 +138,7 @@ public sealed record PuddleAnswer(ImmutableArray<double> OuterRadiiMm);
 /// <summary>A bead.</summary>
 public sealed record BeadSum(
     double? HeightMm = null, double? WidthMm = null, double? VolumeMl = null, double? LengthMm = null, double? ReferenceHeightMm = null,
-    double? ReferenceDryHours = null);
+    double? ReferenceDryHours = null, BarrierClass? Class = null);
 
 /// <summary>What a bead takes.</summary>
 public sealed record BeadAnswer(double SectionMm2, double LengthMm, double VolumeMl, double DryHours);

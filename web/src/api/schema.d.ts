@@ -1643,7 +1643,7 @@ export interface components {
             recipeId: string;
         };
         /** @enum {unknown} */
-        BarrierClass: "outliner" | "clear-liner" | "putty" | "silicone" | "hot-glue" | null;
+        BarrierClass: "outliner" | "liner" | "putty" | "silicone" | "hot-glue";
         /** @description The base of a piece. */
         Base: {
             /** @description What kind of piece stands on it. */
@@ -1773,6 +1773,7 @@ export interface components {
             referenceHeightMm?: null | number;
             /** Format: double */
             referenceDryHours?: null | number;
+            class?: null | components["schemas"]["BarrierClass"];
         };
         /** @description A sentence with its numbers. */
         Because: {
@@ -4311,6 +4312,7 @@ export interface components {
             levelClear: components["schemas"]["ClearToLevel"][];
             stonesOut: components["schemas"]["StonesOut"][];
             facts: components["schemas"]["LayoutFact"][];
+            holds: components["schemas"]["PoolHold"][];
             balance: components["schemas"]["ColourBalance"][];
         };
         /** @description How a layer, or a zone of it, is laid out. */
@@ -5667,6 +5669,27 @@ export interface components {
             yMm: number;
             /** @description Its recipe. */
             recipeId: string;
+        };
+        /** @description What a pool holds behind its walls, and what it gets over all layers. */
+        PoolHold: {
+            /** @description The pool. */
+            regionId: components["schemas"]["RegionId"];
+            /**
+             * Format: double
+             * @description To what height its lowest wall holds, mm.
+             */
+            crestMm: number;
+            /** @description What it takes with room to spare, ml. */
+            room: components["schemas"]["Reckoned"];
+            /** @description What it takes to the brim, ml. */
+            brim: components["schemas"]["Reckoned"];
+            /** @description What it takes until it runs over a dry edge, ml. */
+            over: components["schemas"]["Reckoned"];
+            /** @description What is poured into it with the stones in that, ml. */
+            gets: components["schemas"]["Reckoned"];
+            into: null | components["schemas"]["RegionId"];
+            /** @description The walls that stand round it. */
+            walls: string[];
         };
         /** @description Whether what is left in a pot is enough for a ground. */
         PotLeft: {

@@ -114,6 +114,14 @@ const ratio: Part[] = [
   'and',
   blank('hardenerDensity', 'Density of the hardener', 'g/ml', 0.98),
 ];
+const beads: (readonly [string, string])[] = [
+  ['outliner', 'raised outliner'],
+  ['liner', 'clear liner'],
+  ['silicone', 'silicone'],
+  ['hot-glue', 'hot glue'],
+  ['putty', 'two-part putty'],
+];
+
 const classes: (readonly [string, string])[] = [
   ['paste', 'opaque paste'],
   ['metallic-paste', 'metallic paste'],
@@ -427,10 +435,11 @@ export const sums: Sum[] = [
     path: 'bead',
     question: 'How far does a tube go?',
     parts: [
-      'A bead',
+      'A bead of',
+      { pick: 'class', label: 'Material', choices: beads },
       blank('heightMm', 'Height', 'mm', 1.5),
       'high and',
-      blank('widthMm', 'Width', 'mm', undefined, { usual: 'twice' }),
+      blank('widthMm', 'Width', 'mm', undefined, { usual: 'as it lies' }),
       'wide, from',
       { either: [blank('volumeMl', 'Volume', 'ml', 20), blank('lengthMm', 'Length', 'mm', 1000)] },
       '; a bead of',

@@ -1,4 +1,5 @@
 import { NumberAt } from '../../../parts/At';
+import { Choice } from '../../../parts/Choice';
 import { HowNumber } from '../../../parts/HowNumber';
 import { wallsOf } from '../../../editor/filled';
 import { useEdits } from '../../../parts/editing';
@@ -8,10 +9,19 @@ import { Facts } from './Facts';
 import '../bands.scss';
 import './Pools.scss';
 
+const barriers = [
+  ['', 'not said yet'],
+  ['outliner', 'raised outliner'],
+  ['liner', 'clear liner'],
+  ['putty', 'two-part putty'],
+  ['silicone', 'silicone'],
+  ['hot-glue', 'hot glue'],
+] as const;
+
 /** Pools between walls. */
 export function Pools() {
   const { layer, layerPlan, here, selected, select, cup } = useStation();
-  const { edit } = useEdits();
+  const { edit, set } = useEdits();
   const walls = wallsOf(layer);
   const pools = layerPlan.regions.filter((r) => r.kind === 'pool');
   return (
@@ -21,6 +31,7 @@ export function Pools() {
         {/* By number, so that a pool keeps the focus when it gets its cup and with it an id of its own. */}
         {pools.map((pool, i) => {
           const { name } = pool;
+          const hold = layerPlan.holds.find((h) => h.regionId === pool.id);
           return (
             <li key={i} data-open={(selected?.kind === 'region' && selected.id === pool.id) || undefined}>
               <div className="band" data-lit={(pool.cupId !== null && cup === pool.cupId) || undefined}>
@@ -46,6 +57,15 @@ export function Pools() {
                 />
                 <HowNumber of={pool.area} label={`Area of ${name}`} />
               </div>
+              {hold && (
+                <p className="hint holds">
+                  {'gets '}
+                  <HowNumber of={hold.gets} label={`What ${name} gets`} />
+                  {' of '}
+                  <HowNumber of={hold.brim} label={`${name}, to the brim`} />
+                  {' to the brim'}
+                </p>
+              )}
               {!pool.fits && <span className="field-error">It has run together with another pool.</span>}
             </li>
           );
@@ -66,14 +86,34 @@ export function Pools() {
               >
                 Wall {i + 1}
               </button>
-              <NumberAt
-                place={`lines[${wall.id}].section.widthMm`}
-                label={`Wall ${i + 1}, wide`}
+              <Choice
+                label={`Wall ${i + 1} is of`}
                 quiet
-                unit="mm"
-                value={wall.section.widthMm}
+                value={(wall.material.kind === 'barrier' ? wall.material.class : null) ?? ''}
+                choices={barriers}
+                onChange={(to) => set(`lines[${wall.id}].material.class`, to === '' ? null : to)}
               />
-              <span>wide</span>
+              <span className="with-comma">
+                <NumberAt
+                  place={`lines[${wall.id}].section.widthMm`}
+                  label={`Wall ${i + 1}, wide`}
+                  quiet
+                  unit="mm"
+                  value={wall.section.widthMm}
+                />{' '}
+                wide,
+              </span>
+              <span className="with-comma">
+                <NumberAt
+                  place={`lines[${wall.id}].section.heightMm`}
+                  label={`Wall ${i + 1}, high`}
+                  quiet
+                  unit="mm"
+                  empty="?"
+                  value={wall.section.heightMm ?? null}
+                />{' '}
+                high
+              </span>
               <button
                 type="button"
                 className="chip"

@@ -4,7 +4,7 @@ namespace MossLantern.Core.Walls;
 
 /// <summary>What follows from the material of a wall or a dam: one function for every section, volume, mass and drying.</summary>
 /// <remarks>Source: docs/craft/walls.md, What walls are laid of.</remarks>
-public static class Barrier
+public static class BarrierBead
 {
     /// <summary>Putty, g/ml.</summary>
     public const double PuttyGPerMl = 1.7;
@@ -25,7 +25,7 @@ public static class Barrier
     public const double SiliconeMmADay = 3;
 
     /// <summary>Whether it is laid of something with water in it, which dries away.</summary>
-    public static bool IsWaterBased(BarrierClass of) => of is BarrierClass.Outliner or BarrierClass.ClearLiner;
+    public static bool IsWaterBased(BarrierClass of) => of is BarrierClass.Outliner or BarrierClass.Liner;
 
     /// <summary>How wide a bead of a height is laid, mm.</summary>
     public static double WidthMm(BarrierClass of, double heightMm) => of switch
@@ -51,7 +51,7 @@ public static class Barrier
         BarrierClass.Putty => PuttyFirmHours,
         BarrierClass.Silicone => SiliconeHoldsHours,
         BarrierClass.HotGlue => GlueHours,
-        BarrierClass.ClearLiner => LinerHours,
+        BarrierClass.Liner => LinerHours,
         _ => Bead.DryHours(heightMm),
     };
 

@@ -8,20 +8,19 @@ using MossLantern.Core.Walls;
 namespace MossLantern.Core.Checks;
 
 /// <summary>A pool behind walls gets more, over all layers, than they hold.</summary>
-internal sealed class PoolOverfillCheck : ICheck
+internal static class PoolsRunOver
 {
     private const double Hair = 1e-6;
 
-    public string Id => "overfill";
-
-    public IEnumerable<Finding> Look(Looked looked) =>
+    /// <summary>What is told of pools, under the id of a check.</summary>
+    public static IEnumerable<Finding> Of(string check, Looked looked) =>
         from pair in looked.Piece.Filled.Zip(looked.Layers)
         where !pair.Second.Poured
         from hold in pair.Second.Holds
         where hold.Gets.Value > hold.Room.Value + Hair
-        select Of(looked.Piece, pair.First, pair.Second, hold);
+        select Told(check, looked.Piece, pair.First, pair.Second, hold);
 
-    private Finding Of(Piece piece, FilledLayer layer, LayerPlan plan, PoolHold hold)
+    private static Finding Told(string check, Piece piece, FilledLayer layer, LayerPlan plan, PoolHold hold)
     {
         var name = plan.NameOf(hold.RegionId);
         var into = hold.Into is { } other ? plan.NameOf(other) : "what lies beside it";
@@ -32,7 +31,7 @@ internal sealed class PoolOverfillCheck : ICheck
                 ? ("Above its walls", $"{name} gets {{0}} and its walls hold {{1}}: only the bulge keeps it from {into}.", hold.Brim)
                 : ("Nearly full", $"{name} gets {{0}}: more than {{1}} leaves less than half a millimetre to the brim.", hold.Room);
         return new(
-            Id, $"overfill@{layer.Id}/{hold.RegionId}", gets > hold.Brim.Value + Hair ? Grade.Mend : Grade.Mind, title, reason,
+            check, $"{check}@{layer.Id}/{hold.RegionId}", gets > hold.Brim.Value + Hair ? Grade.Mend : Grade.Mind, title, reason,
             [hold.Gets, number], new(Station.Map, layer.Id, Anchor(plan, hold)?.XMm, Anchor(plan, hold)?.YMm),
             [.. Higher(piece, hold), .. Less(layer, hold)], Worth: gets - hold.Room.Value);
     }
@@ -45,14 +44,14 @@ internal sealed class PoolOverfillCheck : ICheck
         var level = hold.CrestMm * hold.Gets.Value / hold.Brim.Value + PoolHold.SpareMm;
         Edit[] edits = [.. piece.Lines!.Value.Where(l => hold.Walls.Contains(l.Id)).Select(l => (Line: l, Mm: Laid(l, level)))
             .Where(l => l.Line.Section.HeightMm < l.Mm).Select(l => SetField.To(l.Line.Place + ".section.heightMm", l.Mm))];
-        if (edits.Length > 0 && double.IsFinite(level) && Accepted.LineHeightMm.Contains(Math.Ceiling(2 * level / Barrier.DryShare) / 2))
+        if (edits.Length > 0 && double.IsFinite(level) && Accepted.LineHeightMm.Contains(Math.Ceiling(2 * level / BarrierBead.DryShare) / 2))
         {
             yield return Remedy.Of("higher", "Lay its walls so high that they hold {0}", edits) with { Mm = level };
         }
     }
 
     private static double Laid(Line wall, double holdsMm) => Math.Ceiling(2 * Math.Round(
-        wall.Material is BarrierLine { Class: { } of } ? Barrier.LaidMm(of, holdsMm) : holdsMm, 6)) / 2;
+        wall.Material is BarrierLine { Class: { } of } ? BarrierBead.LaidMm(of, holdsMm) : holdsMm, 6)) / 2;
 
     /// <summary>The pool poured less deep.</summary>
     private static IEnumerable<Remedy> Less(FilledLayer layer, PoolHold hold)
