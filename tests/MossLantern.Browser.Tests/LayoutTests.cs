@@ -81,8 +81,8 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForText("colours, 3 of each");
         page.TabTo("button", "A vein along the borders");
         page.Press(Keys.Enter);
-        page.WaitForText("Vein along the borders");
-        page.Write("wide", "4");
+        page.WaitForText("along all borders");
+        page.Write("Line 1, wide", "4");
         page.WaitUntilKept();
         var cups = Cups(page);
         page.TabTo("button", "Lay them differently");
@@ -235,6 +235,49 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.TabTo("button", "Take away: wall 6");
         page.Press(Keys.Enter);
         Waiting.Until(() => !page.Text.Contains("Wall 6", StringComparison.Ordinal), "the wall to be gone");
+        page.WaitUntilKept();
+    }
+
+    [Fact]
+    public void A_wall_that_is_laid_too_low_is_told_and_laid_higher_by_one_press()
+    {
+        using var page = Opened("/pieces/sphagnum-pools/map");
+        page.WaitForText("to the brim");
+        page.Write("Wall 4, high", "2");
+        page.WaitForText("Above its walls");
+        page.Choose("Wall 4 is of", "raised outliner");
+        page.WaitForText("Runs over");
+        Fine(page);
+        page.TabTo("button", "Lay its walls so high that they hold 3.5 mm");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("Runs over", StringComparison.Ordinal), "the wall to hold");
+        Assert.Equal("5.5", page.Find("textbox", "Wall 4, high").GetAttribute("value"));
+        page.WaitUntilKept();
+    }
+
+    [Fact]
+    public void A_line_is_laid_between_two_neighbours_and_taken_away_by_mouse_and_by_keys()
+    {
+        using var page = Opened("/pieces/bracken-slice/map");
+        var chosen = page.Script<string>("""
+            const label = [...document.querySelectorAll('label')].find((l) => l.textContent === 'A line between');
+            return document.getElementById(label.htmlFor).options[1].textContent;
+            """);
+        page.Choose("A line between", chosen);
+        page.TabTo("button", "Lay it there");
+        page.Press(Keys.Enter);
+        page.WaitForText("mm long");
+        page.WaitUntilKept();
+        page.Write("Line 1, thick", "0.5");
+        page.WaitUntilKept();
+        Fine(page);
+        page.TabTo("button", "Take away: line 1");
+        page.Press(Keys.Enter);
+        Waiting.Until(() => !page.Text.Contains("mm long", StringComparison.Ordinal), "the line to be gone");
+        page.Click("button", "A vein along the borders");
+        page.WaitForText("along all borders");
+        page.Click("button", "Take away: line 1");
+        Waiting.Until(() => !page.Text.Contains("along all borders", StringComparison.Ordinal), "the vein to be gone");
         page.WaitUntilKept();
     }
 

@@ -19,7 +19,7 @@ public sealed class ViewTests(SharedWorkshop shared) : WorkshopCase(shared)
         ("slice", "/pieces/bracken-slice/ground", "How it stands"),
         ("pair", "/pieces/sundew-pair/map", "Bands, from the heart to the rim"),
         ("rework", "/pieces/old-kiln/ground", "How it stands"),
-        ("fields", "/pieces/old-kiln/map", "Vein along the borders"),
+        ("fields", "/pieces/old-kiln/map", "along all borders"),
         ("pools", "/pieces/sphagnum-pools/map", "Mother-of-pearl"),
         ("puddle", "/pieces/rain-ring/map", "Poured in turn"),
         ("marble", "/pieces/heron-tray/map", "The mixed cup"),

@@ -44,7 +44,8 @@ internal static class PoolsRunOver
         var level = hold.CrestMm * hold.Gets.Value / hold.Brim.Value + PoolHold.SpareMm;
         Edit[] edits = [.. piece.Lines!.Value.Where(l => hold.Walls.Contains(l.Id)).Select(l => (Line: l, Mm: Laid(l, level)))
             .Where(l => l.Line.Section.HeightMm < l.Mm).Select(l => SetField.To(l.Line.Place + ".section.heightMm", l.Mm))];
-        if (edits.Length > 0 && double.IsFinite(level) && Accepted.LineHeightMm.Contains(Math.Ceiling(2 * level / BarrierBead.DryShare) / 2))
+        if (edits.Length > 0 && double.IsFinite(level)
+            && Accepted.LineHeightMm.Contains(Math.Ceiling(2 * level / BarrierBead.DryShare) / 2))
         {
             yield return Remedy.Of("higher", "Lay its walls so high that they hold {0}", edits) with { Mm = level };
         }

@@ -92,7 +92,8 @@ public sealed record PoolHold(
                 Level(-SpareMm, Formulas.PoolRoom, new ReckonedInput("to spare", SpareMm, "mm", Origin.Default)),
                 Level(0, Formulas.PoolBrim),
                 Level(BulgeMm, Formulas.PoolOver, new ReckonedInput("bulge at a dry edge", BulgeMm, "mm", Origin.Default)),
-                new(gets.Sum(g => g.Ml), "ml", Formulas.PoolGets, [.. gets.Select(g => new ReckonedInput(g.Of, g.Ml, "ml", Origin.Reckoned))]),
+                new(gets.Sum(g => g.Ml), "ml", Formulas.PoolGets,
+                    [.. gets.Select(g => new ReckonedInput(g.Of, g.Ml, "ml", Origin.Reckoned))]),
                 pools.Where(p => p.Id != pool.Id && beside[p.Id].Contains(lowest)).OrderBy(LevelMm).FirstOrDefault()?.Id.In(part.ZoneId),
                 [.. own.Select(w => w.Id)]);
         }

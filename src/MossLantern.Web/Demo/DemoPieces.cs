@@ -367,7 +367,8 @@ internal static class DemoPieces
             ]);
 
         static Line Wall(string id, ImmutableArray<Spot> spots) =>
-            new(id, PoolsLayout.WallId, new DrawnCourse(spots), new(3.5, 4), new BarrierLine(BarrierClass.Putty), "layer-1", new(LayoutKind.Pools));
+            new(id, PoolsLayout.WallId, new DrawnCourse(spots), new(3.5, 4), new BarrierLine(BarrierClass.Putty),
+                "layer-1", new(LayoutKind.Pools));
     }
 
     /// <summary>Rings drawn to petals with a tool, on a round.</summary>

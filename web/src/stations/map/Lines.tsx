@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { NumberAt } from '../../parts/At';
+import { HowNumber } from '../../parts/HowNumber';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import type { Line } from '../../editor/filled';
@@ -22,6 +23,10 @@ export function Lines() {
   );
   const [chosen, setChosen] = useState('');
   if (lines.length === 0 && borders.length === 0) return null;
+  // A border that is gone by now is chosen no more.
+  const pair = borders.find((b) => `${b.first}|${b.second}` === chosen);
+  const [first, second] = pair ? [pair.first, pair.second].map((id) => id.slice(prefix.length)) : [];
+  const lengthOf = (line: Line) => layerPlan.facts.find((f) => f.id === own(`${line.id}-length`))?.number;
   const all = lines.some((l) => l.course.kind === 'borders');
   return (
     <>
@@ -46,9 +51,14 @@ export function Lines() {
                 unit="mm"
                 value={line.section[key] ?? null}
               />{' '}
-              {key === 'widthMm' ? 'wide,' : 'thick'}
+              {key === 'widthMm' ? 'wide,' : 'thick,'}
             </span>
           ))}
+          {lengthOf(line) && (
+            <span>
+              <HowNumber of={lengthOf(line)!} label={`Length of line ${i + 1}`} /> long
+            </span>
+          )}
           <button
             type="button"
             className="chip"
@@ -72,19 +82,27 @@ export function Lines() {
           )}
           <Choice
             label="A line between"
-            value={chosen}
+            value={pair ? chosen : ''}
             choices={[
               ['', 'choose two neighbours'] as const,
               ...borders.map(
                 (b) => [`${b.first}|${b.second}`, `${names.get(b.first)} | ${names.get(b.second)}`] as const,
               ),
             ]}
-            onChange={async (to) => {
-              const [first, second] = to.split('|').map((id) => id.slice(prefix.length));
-              setChosen('');
-              if (second) await edit({ do: 'lay-line', ...here, first, second });
-            }}
+            onChange={setChosen}
           />
+          {second && (
+            <button
+              type="button"
+              className="btn btn-outline-primary"
+              onClick={() => {
+                setChosen('');
+                void edit({ do: 'lay-line', ...here, first, second });
+              }}
+            >
+              Lay it there
+            </button>
+          )}
         </div>
       )}
     </>

@@ -340,7 +340,7 @@ function KeptSpot({ of: k, number }: { of: ReservedSpot; number: number }) {
             <button
               type="button"
               className="chip"
-              aria-label={`No dam round ${k.name}`}
+              aria-label={`No dam: ${k.name}`}
               onClick={() => void edit({ do: 'take-line-away', line: dam.id })}
             >
               No dam
@@ -350,7 +350,7 @@ function KeptSpot({ of: k, number }: { of: ReservedSpot; number: number }) {
           <button
             type="button"
             className="chip"
-            aria-label={`A dam round ${k.name}`}
+            aria-label={`A dam round it: ${k.name}`}
             onClick={() => void edit({ do: 'build-dam', spot: k.id, widthMm: plainDamMm })}
           >
             A dam round it
