@@ -159,6 +159,28 @@ public class UpgradeTests
         Assert.Equal(read.Lines.Value.Select(l => l.Id), PieceJson.Read(over.ToJsonString()).Ground.Old!.Lines!.Value.Select(l => l.Id));
     }
 
+    /// <summary>Fields had a region for a vein that was taken away again: an order of pours, a pass or a bare region could still name it.</summary>
+    [Fact]
+    public void What_names_a_vein_that_fields_do_not_have_is_forgotten()
+    {
+        var document = JsonNode.Parse(PieceJson.Write(DemoPiece()))!;
+        document["formatVersion"] = 6;
+        var piece = document["piece"]!.AsObject();
+        var (layer, sitting) = (piece["layers"]![0]!.AsObject(), piece["sittings"]![0]!.AsObject());
+        var id = (string)layer["id"]!;
+        layer["layout"] = JsonNode.Parse($$"""
+            { "kind": "fields", "fields": 5, "colours": ["{{piece["recipes"]![0]!["id"]}}"], "seed": 2, "vein": null }
+            """);
+        layer["bare"] = new JsonArray("vein");
+        sitting["order"] = JsonNode.Parse($$"""[{ "layerId": "{{id}}", "region": "vein" }, { "layerId": "{{id}}", "region": "field-2" }]""");
+        sitting["fills"] = JsonNode.Parse($$"""[{ "id": "f", "layerId": "{{id}}", "region": "vein" }]""");
+        var read = PieceJson.Read(document.ToJsonString());
+        Assert.Equal(["field-2"], read.Sittings[0].Order!.Value.Select(o => o.Region.ToString()));
+        Assert.Null(read.Sittings[0].Fills);
+        Assert.Null(read.Layers[0].Bare);
+        Assert.Equal([], new PieceValidator().Validate(read).Errors.Select(e => e.ToString()));
+    }
+
     private static Piece DemoPiece() => FirstPiece.Of("Fen Panel", new(
         new RectangleOutline(300, 200), EdgeStyle.TapedClean, 20, "#d9c29a", new(PieceKind.Panel, BaseMaterial.BirchPly, 18)));
 

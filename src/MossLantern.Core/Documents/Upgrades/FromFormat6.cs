@@ -28,6 +28,7 @@ internal static class FromFormat6
             lines.TakeDam(spot);
         }
 
+        Forget(piece, lines.Veinless);
         if (lines.All.Count > 0)
         {
             piece["lines"] = lines.All;
@@ -36,6 +37,33 @@ internal static class FromFormat6
         if (piece["ground"] is JsonObject ground && ground["old"] is JsonObject old)
         {
             Piece(old);
+        }
+    }
+
+    /// <summary>Fields had the region of a vein whether one was laid or not: what names one that is not there goes.</summary>
+    private static void Forget(JsonObject piece, HashSet<(string Layer, string Region)> gone)
+    {
+        foreach (var sitting in Objects(piece["sittings"]))
+        {
+            foreach (var list in new[] { "order", "fills" })
+            {
+                Left(sitting, list, entry => entry is not JsonObject o || Text(o["layerId"]) is not { } layer
+                    || Text(o["region"]) is not { } region || !gone.Contains((layer, region)));
+            }
+        }
+
+        foreach (var layer in Objects(piece["layers"]).Where(l => Text(l["id"]) is not null))
+        {
+            Left(layer, "bare", entry => Text(entry) is not { } region || !gone.Contains((Text(layer["id"])!, region)));
+        }
+    }
+
+    private static void Left(JsonObject of, string list, Func<JsonNode?, bool> stays)
+    {
+        if (of[list] is JsonArray all && all.ToList() is var was && was.Where(stays).ToList() is var left && left.Count < was.Count)
+        {
+            all.Clear();
+            of[list] = left.Count == 0 ? null : new JsonArray([.. left]);
         }
     }
 
@@ -58,8 +86,16 @@ internal static class FromFormat6
 
         public JsonArray All { get; } = [];
 
+        /// <summary>Veins that fields do not have.</summary>
+        public HashSet<(string Layer, string Region)> Veinless { get; } = [];
+
         public void TakeLayouts(JsonObject owner, string? layerId, string? zoneId)
         {
+            if (owner["layout"] is JsonObject now && Text(now["kind"]) == "fields" && now["vein"] is null && layerId is not null)
+            {
+                Veinless.Add((layerId, zoneId is null ? "vein" : $"{zoneId}/vein"));
+            }
+
             foreach (var layout in new[] { owner["layout"] as JsonObject }.OfType<JsonObject>().Concat(Objects(owner["aside"])))
             {
                 Take(layout, layerId, zoneId);
