@@ -172,7 +172,8 @@ public class UpgradeTests
             { "kind": "fields", "fields": 5, "colours": ["{{piece["recipes"]![0]!["id"]}}"], "seed": 2, "vein": null }
             """);
         layer["bare"] = new JsonArray("vein");
-        sitting["order"] = JsonNode.Parse($$"""[{ "layerId": "{{id}}", "region": "vein" }, { "layerId": "{{id}}", "region": "field-2" }]""");
+        sitting["order"] = JsonNode.Parse(
+            $$"""[{ "layerId": "{{id}}", "region": "vein" }, { "layerId": "{{id}}", "region": "field-2" }]""");
         sitting["fills"] = JsonNode.Parse($$"""[{ "id": "f", "layerId": "{{id}}", "region": "vein" }]""");
         var read = PieceJson.Read(document.ToJsonString());
         Assert.Equal(["field-2"], read.Sittings[0].Order!.Value.Select(o => o.Region.ToString()));
