@@ -57,6 +57,9 @@ public sealed record DrawnCourse(ImmutableArray<Spot> Spots) : Course
     /// <summary>Most spots of one line.</summary>
     public const int Most = 400;
 
+    /// <summary>Most walls of what is laid out, and most spots of them together.</summary>
+    public const int MostWalls = 60, MostTogether = 2000;
+
     /// <inheritdoc/>
     public bool Equals(DrawnCourse? other) => other is not null && Spots.AsSpan().SequenceEqual(other.Spots.AsSpan());
 

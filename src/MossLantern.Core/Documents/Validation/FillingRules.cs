@@ -2,7 +2,7 @@ using System.Globalization;
 using FluentValidation;
 using FluentValidation.Results;
 using MossLantern.Core.Units;
-using static MossLantern.Core.Documents.PieceValidator;
+using static MossLantern.Core.Documents.Entries;
 
 namespace MossLantern.Core.Documents;
 
@@ -255,6 +255,4 @@ internal static class FillingRules
 
     private static IEnumerable<ValidationFailure> Told<T>(AbstractValidator<T> validator, T value, string at) =>
         validator.Validate(value).Errors.Select(f => new ValidationFailure($"{at}.{f.PropertyName}", f.ErrorMessage));
-
-    internal static string At(string list, int index) => string.Create(CultureInfo.InvariantCulture, $"{list}[{index}]");
 }

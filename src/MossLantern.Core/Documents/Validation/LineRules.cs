@@ -2,8 +2,7 @@ using FluentValidation.Results;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using NetTopologySuite.Geometries;
-using static MossLantern.Core.Documents.FillingRules;
-using static MossLantern.Core.Documents.PieceValidator;
+using static MossLantern.Core.Documents.Entries;
 
 namespace MossLantern.Core.Documents;
 
@@ -45,13 +44,13 @@ internal static class LineRules
 
         foreach (var walls in lines.Where(l => l is { IsBarrier: true, Course: DrawnCourse }).GroupBy(l => (l.LayerId, l.In)))
         {
-            if (walls.Count() > PoolsValidator.Most)
+            if (walls.Count() > DrawnCourse.MostWalls)
             {
-                yield return new("lines", $"There are up to {PoolsValidator.Most} walls in a layer.");
+                yield return new("lines", $"There are up to {DrawnCourse.MostWalls} walls in a layer.");
             }
-            else if (walls.Sum(w => (long)((DrawnCourse)w.Course).Spots.Length) > PieceBounds.MostWallSpots)
+            else if (walls.Sum(w => (long)((DrawnCourse)w.Course).Spots.Length) > DrawnCourse.MostTogether)
             {
-                yield return new("lines", $"The walls of a layer run through up to {PieceBounds.MostWallSpots} spots together.");
+                yield return new("lines", $"The walls of a layer run through up to {DrawnCourse.MostTogether} spots together.");
             }
             else if (walls.All(IsSound) && AreTooDense(walls))
             {

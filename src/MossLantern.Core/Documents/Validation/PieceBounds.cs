@@ -13,9 +13,6 @@ namespace MossLantern.Core.Documents;
 /// <remarks>Source: docs/craft/units.md, Accepted ranges.</remarks>
 internal sealed class PieceBounds
 {
-    /// <summary>Most spots of all walls of a layer together.</summary>
-    public const int MostWallSpots = 2000;
-
     /// <summary>Most steps of an order of pours, and most entries of any list that has no smaller bound of its own.</summary>
     private const int MostEntries = 1000;
 

@@ -132,5 +132,5 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         outline is DrawnOutline { Problem: null } drawn
         && parts.All(p => p.Part >= 1 && p.Part <= drawn.Parts.Length) && parts.Select(p => p.Part).Distinct().Count() == parts.Length;
 
-    internal static bool Unique(IEnumerable<string> ids) => ids.GroupBy(id => id).All(g => g.Key.Length is > 0 and <= 40 && g.Count() == 1);
+    internal static bool Unique(IEnumerable<string> ids) => Entries.Unique(ids);
 }
