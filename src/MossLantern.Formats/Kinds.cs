@@ -32,9 +32,12 @@ public sealed record Kinds(Type Type, string Field, ImmutableArray<(Type Type, s
         new(typeof(Course), "kind",
         [
             (typeof(DrawnCourse), "drawn"), (typeof(BorderCourse), "border"), (typeof(AllBordersCourse), "borders"),
-            (typeof(RoundCourse), "round"),
+            (typeof(RoundCourse), "round"), (typeof(RingCourse), "ring"),
         ]),
-        new(typeof(LineMaterial), "kind", [(typeof(BarrierLine), "barrier"), (typeof(ResinLine), "resin")]),
+        new(typeof(LineMaterial), "kind",
+        [
+            (typeof(BarrierLine), "barrier"), (typeof(ResinLine), "resin"), (typeof(PasteLine), "paste"), (typeof(ReliefLine), "relief"),
+        ]),
         new(typeof(Edit), "do",
         [
             .. typeof(Edit).Assembly.GetTypes().Where(t => t.IsSubclassOf(typeof(Edit)) && !t.IsAbstract)

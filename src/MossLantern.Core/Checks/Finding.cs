@@ -24,6 +24,9 @@ public enum Station
     /// <summary>How it is laid out.</summary>
     Map,
 
+    /// <summary>What holds resin back, and the lines.</summary>
+    Walls,
+
     /// <summary>What is mixed.</summary>
     Cups,
 

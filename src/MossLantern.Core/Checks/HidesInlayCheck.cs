@@ -2,6 +2,8 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
 
 namespace MossLantern.Core.Checks;
 
@@ -13,7 +15,7 @@ internal sealed class HidesInlayCheck : ICheck
 
     public string Id => "hides-inlay";
 
-    public IEnumerable<Finding> Look(Looked looked) => Stones(looked).Concat(Spots(looked));
+    public IEnumerable<Finding> Look(Looked looked) => Stones(looked).Concat(Spots(looked)).Concat(Raised(looked));
 
     /// <summary>Colour that hides, poured straight over stones that lie in a region.</summary>
     private IEnumerable<Finding> Stones(Looked looked)
@@ -44,6 +46,38 @@ internal sealed class HidesInlayCheck : ICheck
                         : plan.Box.YMm + anchor.YMm),
                     [Remedy.Of("clear", "Thin clear over them first",
                         new AddPass(region.LayerId, region.RegionId, pour.Sitting.Id, true, null))]);
+            }
+        }
+    }
+
+    /// <summary>A raised line that stands lower than what is poured round it, where that hides it.</summary>
+    private IEnumerable<Finding> Raised(Looked looked)
+    {
+        foreach (var (layer, plan) in looked.Piece.Filled.Zip(looked.Layers).Where(l => !l.Second.Poured))
+        {
+            foreach (var line in layer.Filling.Lines.Where(l => l.Material is ReliefLine))
+            {
+                var stands = BarrierBead.HoldsMm(line.Class!.Value, line.Section.HeightMm!.Value);
+                var over = layer.DepthMm - stands;
+                if (over <= 0 || plan.Colours.Select(c => layer.Recipes.Single(r => r.Id == c.CupId))
+                    .All(r => r.IsClear || CupLook.Of(looked.Around.Catalogue, layer, r).Opacity(over) <= HidesShare))
+                {
+                    continue;
+                }
+
+                var higher = Math.Ceiling(2 * BarrierBead.LaidMm(line.Class.Value, layer.DepthMm)) / 2;
+                yield return new(
+                    Id, $"hides-inlay@{layer.Id}/{line.Id}", Grade.Mend, "Hides a raised line",
+                    "The raised line stands {0} high when it is dry, and what is poured round it is {1} deep: its colours close over it.",
+                    [
+                        Reckoned.Of(stands, "mm", Formulas.LineHolds,
+                            new("height", line.Section.HeightMm.Value, "mm", Origin.Own, line.Place + ".section.heightMm"),
+                            new("what is left when it is dry", stands / line.Section.HeightMm.Value, "", Origin.Default)),
+                        Reckoned.Of(layer.DepthMm, "mm", Formulas.Stated,
+                            new ReckonedInput("depth", layer.DepthMm, "mm", Origin.Own, layer.Place + ".depthMm")),
+                    ],
+                    new(Station.Walls, layer.Id),
+                    [Remedy.Set("higher", "Lay it {0} high", line.Place + ".section.heightMm", higher, higher)], Worth: over);
             }
         }
     }

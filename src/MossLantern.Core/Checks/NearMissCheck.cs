@@ -34,7 +34,7 @@ internal sealed class NearMissCheck : ICheck
                     [Reckoned.Of(miss.GapMm, "mm", Formulas.WallLength,
                         new ReckonedInput("ends join on up to", Pools.SnapBeads * walls.Single(w => w.Id == miss.WallId).WidthMm, "mm",
                             Origin.Default))],
-                    new(Station.Map, part.Layer.Id, miss.From.XMm, miss.From.YMm),
+                    new(Station.Walls, part.Layer.Id, miss.From.XMm, miss.From.YMm),
                     [Remedy.Of("close", $"Draw it on to {To(part, miss)}",
                         new JoinWall(part.Layer.Id, part.ZoneId, miss.WallId, miss.AtStart, miss.To.XMm, miss.To.YMm))]);
             }

@@ -32,7 +32,7 @@ internal static class PoolsRunOver
                 : ("Nearly full", $"{name} gets {{0}}: more than {{1}} leaves less than half a millimetre to the brim.", hold.Room);
         return new(
             check, $"{check}@{layer.Id}/{hold.RegionId}", gets > hold.Brim.Value + Hair ? Grade.Mend : Grade.Mind, title, reason,
-            [hold.Gets, number], new(Station.Map, layer.Id, Anchor(plan, hold)?.XMm, Anchor(plan, hold)?.YMm),
+            [hold.Gets, number], new(Station.Walls, layer.Id, Anchor(plan, hold)?.XMm, Anchor(plan, hold)?.YMm),
             [.. Higher(piece, hold), .. Less(layer, hold)], Worth: gets - hold.Room.Value);
     }
 

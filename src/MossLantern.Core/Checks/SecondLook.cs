@@ -80,7 +80,8 @@ public static class SecondLook
     {
         ArgumentNullException.ThrowIfNull(looked);
         looked = Said(looked);
-        return WetGlueCheck.NotBegun(looked, now) is { } late ? Told(looked.Piece, found.Append(late)) : found;
+        Finding[] late = [.. new[] { WetGlueCheck.NotBegun(looked, now), WetGlueCheck.LinesNotBegun(looked, now) }.OfType<Finding>()];
+        return late.Length > 0 ? Told(looked.Piece, found.Concat(late)) : found;
     }
 
     private static ImmutableArray<Finding> Told(Piece piece, IEnumerable<Finding> findings)

@@ -2,17 +2,75 @@ using System.Globalization;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Edits;
 using MossLantern.Core.Plans;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Timeline;
 using NodaTime;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>Paint, filler or sealant that is not dry when the first resin comes.</summary>
+/// <summary>Paint, filler, sealant, a wall or a raised line that is not dry when the resin comes that meets it.</summary>
 internal sealed class WetGlueCheck : ICheck
 {
     public string Id => "wet-glue";
 
-    public IEnumerable<Finding> Look(Looked looked)
+    public IEnumerable<Finding> Look(Looked looked) => Ground(looked).Concat(Lines(looked));
+
+    /// <summary>Lines that are laid, and not ready when the sitting pours that they have to be ready for.</summary>
+    private IEnumerable<Finding> Lines(Looked looked)
+    {
+        foreach (var (layer, line, plan, start) in Waiting(looked))
+        {
+            if (line.Ready is { } ready && ready > start)
+            {
+                yield return Wet($"wet-glue@{layer.LayerId}/{line.LineId}", layer, start, plan, ready, "Not dry yet",
+                    $"{What(looked.Piece, line)} is ready at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: "
+                        + "it would cloud, creep or lift.");
+            }
+        }
+    }
+
+    private static Finding Wet(string key, LayerPlan layer, LocalDateTime start, SittingPlan plan, LocalDateTime ready, string title,
+        string reason, double? worth = null) => new(
+        "wet-glue", key, Grade.Mend, title, reason, [], new(Station.Walls, layer.LayerId),
+        [Remedy.Of("later", $"Start {plan.Name} at {Clock(ready)}", new PourFromThenOn(start, ready))], Worth: worth);
+
+    /// <summary>The lines that a sitting with a start waits for which has not poured yet.</summary>
+    private static IEnumerable<(LayerPlan Layer, LinePlan Line, SittingPlan Plan, LocalDateTime Start)> Waiting(Looked looked) =>
+        from layer in looked.Layers
+        from line in layer.Lines
+        let at = looked.Piece.Sittings.ToList().FindIndex(s => s.Id == line.BeforeId)
+        where at >= 0 && looked.Piece.Sittings[at].Start is not null && !looked.Sittings[at].Poured && line.Dry is not null
+        select (layer, line, looked.Sittings[at], looked.Piece.Sittings[at].Start!.Value);
+
+    private static string What(Piece piece, LinePlan line) => piece.Lines!.Value.Single(l => l.Id == line.LineId) switch
+    {
+        { Course: RoundCourse } => $"The dam {line.Name}",
+        { IsBarrier: true } => $"The wall, {line.Name},",
+        _ => $"The raised line {line.Name}",
+    };
+
+    /// <summary>Lines that are not laid yet, and cannot be ready any more when the sitting is to pour; null where they can.</summary>
+    public static Finding? LinesNotBegun(Looked looked, Instant now)
+    {
+        var zone = looked.Around.Zone;
+        foreach (var sitting in Waiting(looked).Where(w => looked.Piece.Lines!.Value.Single(l => l.Id == w.Line.LineId).Laid is null)
+            .GroupBy(w => w.Plan.SittingId))
+        {
+            var (layer, line, plan, start) = sitting.MaxBy(w => w.Line.Dry!.Value);
+            var (from, ready) = (zone.AtLeniently(start).ToInstant(), now + Duration.FromHours(line.Dry!.Value));
+            if (from > now && from < ready)
+            {
+                var whole = PouredOver.Whole(ready, zone);
+                return Wet($"wet-glue@{layer.LayerId}/lines", layer, start, plan, whole, "Not dry by then",
+                    $"{What(looked.Piece, line)} is not laid yet. Begun now, it is ready at {Clock(whole)} at the earliest, but "
+                        + $"{plan.Name} starts at {Clock(start)}.", (ready - from).TotalHours);
+            }
+        }
+
+        return null;
+    }
+
+    private IEnumerable<Finding> Ground(Looked looked)
     {
         var ground = looked.Piece.Layers[0];
         if (!looked.Bare || First(looked, ground.Id) is not { } first)

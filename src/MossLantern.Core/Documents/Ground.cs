@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
+using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Documents;
@@ -18,6 +19,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Set">How many panels it is, where it is more than one; null for a single one.</param>
 /// <param name="Old">The older work beneath; null for a new ground.</param>
 /// <param name="PanelLevels">How level the other panels of a set stand, each by itself; null while nobody has measured them.</param>
+/// <param name="Tape">How its edge is taped; null for the person's usual way.</param>
 public sealed record Ground(
     Outline Outline,
     EdgeStyle Edge,
@@ -31,7 +33,8 @@ public sealed record Ground(
     Mould? Mould = null,
     PanelSet? Set = null,
     OldWork? Old = null,
-    ImmutableArray<PanelLevel>? PanelLevels = null)
+    ImmutableArray<PanelLevel>? PanelLevels = null,
+    EdgeTaping? Tape = null)
 {
     /// <summary>How level a panel of a set stands, from 1; null while nobody has measured it there.</summary>
     public LevelReading? LevelOf(int panel) => panel <= 1 ? Level : (PanelLevels ?? []).FirstOrDefault(p => p.Panel == panel)?.Level;
@@ -92,6 +95,12 @@ public sealed record Ground(
     /// <param name="insertId">The insert whose hollow it fills; null for none.</param>
     public Outline OutlineWithin(string? insertId) => insertId is { } id && Mould?.Insert(id) is { } insert ? insert.Placed : MapOutline;
 }
+
+/// <summary>How an edge is taped.</summary>
+/// <param name="Runs">In which runs.</param>
+/// <param name="DamMm">How far the dam stands above the edge, mm; null for what the layers over it need.</param>
+/// <remarks>Source: docs/craft/walls.md, Edge tape.</remarks>
+public sealed record EdgeTaping(TapeRuns Runs, double? DamMm = null);
 
 /// <summary>How level one panel of a set stands.</summary>
 /// <param name="Panel">Which, from 2: the first is the ground's own.</param>

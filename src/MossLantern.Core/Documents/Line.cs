@@ -1,10 +1,11 @@
 using System.Collections.Immutable;
 using System.Text.Json.Serialization;
 using MossLantern.Core.Shapes;
+using NodaTime;
 
 namespace MossLantern.Core.Documents;
 
-/// <summary>One line: a wall or a dam that holds resin back, or a line of resin that is laid on what was poured.</summary>
+/// <summary>One line: a wall or a dam that holds resin back, a line of resin or paste, or one that stands up from the face.</summary>
 /// <param name="Id">Stable id, unique in the piece.</param>
 /// <param name="Region">The region that it is in its layer: of resin its own; walls may share one.</param>
 /// <param name="Course">How it runs.</param>
@@ -13,9 +14,11 @@ namespace MossLantern.Core.Documents;
 /// <param name="LayerId">Its layer; null for one that goes through all of them.</param>
 /// <param name="In">The part of the layer and the kind of layout that it was drawn in: it is there while that is laid out so; null where
 /// it goes through all layers.</param>
+/// <param name="Laid">That it is laid; null while it is not.</param>
 /// <remarks>Source: docs/craft/walls.md, Lines.</remarks>
 public sealed record Line(
-    string Id, RegionId Region, Course Course, Section Section, LineMaterial Material, string? LayerId = null, LineIn? In = null)
+    string Id, RegionId Region, Course Course, Section Section, LineMaterial Material, string? LayerId = null, LineIn? In = null,
+    LineLaid? Laid = null)
 {
     /// <summary>Most lines of a piece.</summary>
     public const int Most = 1000;
@@ -30,12 +33,43 @@ public sealed record Line(
 
     /// <summary>The recipe that it is laid from; null for what comes from no cup.</summary>
     [JsonIgnore]
-    public string? RecipeId => Material is ResinLine resin ? resin.RecipeId : null;
+    public string? RecipeId => Material is PouredLine poured ? poured.RecipeId : null;
 
-    /// <summary>All that the map of its layer depends on, as one text.</summary>
+    /// <summary>Whether it comes from a cup, and so is poured.</summary>
     [JsonIgnore]
-    internal string Key => FormattableString.Invariant($"{Id}:{Region}:{Course.Key}:{Section.WidthMm:R}:{Section.HeightMm:R}:{RecipeId}");
+    public bool IsPoured => RecipeId is not null;
+
+    /// <summary>What a wall or a raised line is laid of; null where nobody has said, and of what comes from a cup.</summary>
+    [JsonIgnore]
+    public BarrierClass? Class => Material switch
+    {
+        BarrierLine barrier => barrier.Class,
+        ReliefLine relief => relief.Class,
+        _ => null,
+    };
+
+    /// <summary>Its cross-section, mm²: putty and resin lie flat, what comes from a tube or a bag is half round. Null while its height,
+    /// or what a wall is laid of, is not known.</summary>
+    [JsonIgnore]
+    public double? SectionMm2 => Section.HeightMm is not { } mm ? null : Material switch
+    {
+        BarrierLine { Class: null } => null,
+        ResinLine or BarrierLine { Class: BarrierClass.Putty } => LineSection.FlatMm2(Section.WidthMm, mm),
+        _ => LineSection.HalfRoundMm2(Section.WidthMm, mm),
+    };
+
+    /// <summary>All that the map below it depends on, where it carves, as one text: how high it is changes nothing there.</summary>
+    [JsonIgnore]
+    internal string CarvesKey => FormattableString.Invariant($"{Id}:{Region}:{Course.Key}:{Section.WidthMm:R}");
+
+    /// <summary>All that the map with it depends on, where it lies on what was poured, as one text.</summary>
+    [JsonIgnore]
+    internal string Key => FormattableString.Invariant($"{CarvesKey}:{Section.HeightMm:R}:{SectionMm2:R}:{RecipeId}");
 }
+
+/// <summary>That a line is laid.</summary>
+/// <param name="At">When, in local time; null where nobody noted it.</param>
+public sealed record LineLaid(LocalDateTime? At = null);
 
 /// <summary>Where a line was drawn.</summary>
 /// <param name="Kind">The kind of layout.</param>
@@ -72,9 +106,12 @@ public sealed record DrawnCourse(ImmutableArray<Spot> Spots) : Course
 /// <summary>Along what two regions have in common.</summary>
 /// <param name="First">One of them, in the layout that it is laid out by.</param>
 /// <param name="Second">The other.</param>
-public sealed record BorderCourse(RegionId First, RegionId Second) : Course
+/// <param name="OffMm">How far beside the border, mm: into the second above zero, into the first below.</param>
+/// <param name="From">Where it begins, as a share of the border's length.</param>
+/// <param name="To">Where it ends.</param>
+public sealed record BorderCourse(RegionId First, RegionId Second, double OffMm = 0, double From = 0, double To = 1) : Course
 {
-    internal override string Key => $"{First}|{Second}";
+    internal override string Key => FormattableString.Invariant($"{First}|{Second}|{OffMm:R}|{From:R}|{To:R}");
 
     /// <summary>Whether it runs between these two.</summary>
     public bool IsBetween(RegionId one, RegionId other) => (First == one && Second == other) || (First == other && Second == one);
@@ -93,6 +130,16 @@ public sealed record RoundCourse(string Spot) : Course
     internal override string Key => $"round {Spot}";
 }
 
+/// <summary>A ring, or a spiral from it inward.</summary>
+/// <param name="XMm">Its middle, mm from the left.</param>
+/// <param name="YMm">Its middle, mm from the top.</param>
+/// <param name="DiameterMm">How wide it is, mm.</param>
+/// <param name="Turns">How often it goes round on its way to the middle; null for a ring.</param>
+public sealed record RingCourse(double XMm, double YMm, double DiameterMm, double? Turns = null) : Course
+{
+    internal override string Key => FormattableString.Invariant($"ring {XMm:R}/{YMm:R}/{DiameterMm:R}/{Turns:R}");
+}
+
 /// <summary>How a line is laid.</summary>
 /// <param name="WidthMm">Its width, mm.</param>
 /// <param name="HeightMm">Its height, mm; null while nobody has said.</param>
@@ -105,9 +152,57 @@ public abstract record LineMaterial;
 /// <param name="Class">Which; null while nobody has said.</param>
 public sealed record BarrierLine(BarrierClass? Class = null) : LineMaterial;
 
-/// <summary>Resin from a cup, laid on what is still wet.</summary>
+/// <summary>What comes from a cup: its line is a region, poured by its length.</summary>
 /// <param name="RecipeId">Its recipe.</param>
-public sealed record ResinLine(string RecipeId) : LineMaterial;
+public abstract record PouredLine(string RecipeId) : LineMaterial;
+
+/// <summary>Resin, laid on what is still wet.</summary>
+/// <param name="RecipeId">Its recipe.</param>
+public sealed record ResinLine(string RecipeId) : PouredLine(RecipeId);
+
+/// <summary>Granules in resin, mixed fresh and piped.</summary>
+/// <param name="RecipeId">The resin of it.</param>
+/// <param name="Granules">What is in it; at least one kind.</param>
+/// <param name="Stiffness">How stiff it is.</param>
+/// <remarks>Source: docs/craft/walls.md, Paste.</remarks>
+public sealed record PasteLine(string RecipeId, ImmutableArray<Granules> Granules, PasteStiffness Stiffness) : PouredLine(RecipeId)
+{
+    /// <summary>Most kinds of granules in a paste.</summary>
+    public const int Most = 6;
+
+    /// <inheritdoc/>
+    public bool Equals(PasteLine? other) => other is not null && base.Equals(other) && Stiffness == other.Stiffness
+        && Granules.AsSpan().SequenceEqual(other.Granules.AsSpan());
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => HashCode.Combine(RecipeId, Stiffness, Granules.IsDefault ? 0 : Granules.Length);
+}
+
+/// <summary>A kind of granules in a paste.</summary>
+/// <param name="StoneId">Which of the catalogue's stones.</param>
+/// <param name="Parts">How many parts of all, by bulk.</param>
+public sealed record Granules(string StoneId, double Parts);
+
+/// <summary>How stiff a paste is.</summary>
+public enum PasteStiffness
+{
+    /// <summary>Crumbly: the resin fills half of what the granules leave.</summary>
+    Crumbly,
+
+    /// <summary>It holds its shape.</summary>
+    Holds,
+
+    /// <summary>It creeps.</summary>
+    Creeps,
+
+    /// <summary>It pours.</summary>
+    Pours,
+}
+
+/// <summary>What stands up from the face and is seen: dry before its layer is poured, and poured round, not over.</summary>
+/// <param name="Class">Of what.</param>
+/// <param name="Colour">Its colour, as <c>#rrggbb</c>.</param>
+public sealed record ReliefLine(BarrierClass Class, string Colour) : LineMaterial;
 
 /// <summary>What walls and dams are laid of.</summary>
 public enum BarrierClass
@@ -144,10 +239,10 @@ public sealed record LinedLayer(Layer Layer, ImmutableArray<Line> Lines)
     public IEnumerable<string> NamedRecipeIds => Layer.NamedRecipeIds.Concat(Lines.Select(l => l.RecipeId).OfType<string>());
 
     /// <summary>The regions that an order of pours can name.</summary>
-    public IEnumerable<RegionId> RegionIds => Layer.RegionIds.Concat(There.Where(l => !l.IsBarrier).Select(l => l.Region));
+    public IEnumerable<RegionId> RegionIds => Layer.RegionIds.Concat(There.Where(l => l.IsPoured).Select(l => l.Region));
 
     /// <summary>Whether it has such a region, or what the piece keeps may be one of it.</summary>
-    public bool Has(RegionId region) => Layer.Has(region) || There.Any(l => !l.IsBarrier && l.Region == region);
+    public bool Has(RegionId region) => Layer.Has(region) || There.Any(l => l.IsPoured && l.Region == region);
 
     /// <summary>Whether a region of it has a depth to aim at.</summary>
     public bool HasDepth(RegionId region) => Layer.HasDepth(region) && !There.Any(l => l.Region == region);

@@ -22,7 +22,7 @@ public sealed partial record Piece(
     ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null, ImmutableArray<Line>? Lines = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
-    public const int FormatVersion = 7;
+    public const int FormatVersion = 8;
 
     /// <summary>The same with nothing in it that names what is gone: each record says what of it dangles. A sitting
     /// that fills nothing goes.</summary>
@@ -31,9 +31,10 @@ public sealed partial record Piece(
         var lines = Lines?.RemoveAll(l => !IsDrawnIn(l));
         lines = lines is not { IsEmpty: false } ? null : lines.Value.Length == Lines!.Value.Length ? Lines : lines;
         var own = (lines ?? []).ToLookup(l => l.LayerId ?? "");
-        var byId = Layers.Select(l => new LinedLayer(l, [.. own[l.Id]]))
-            .Select(l => l with { Layer = l.Layer.Mended(l.There.Select(x => x.Region).ToHashSet()) }).ToDictionary(l => l.Layer.Id);
-        ImmutableArray<Layer> layers = [.. byId.Values.Select(l => l.Layer)];
+        ImmutableArray<LinedLayer> lined = [.. Layers.Select(l => new LinedLayer(l, [.. own[l.Id]]))
+            .Select(l => l with { Layer = l.Layer.Mended(l.There.Select(x => x.Region).ToHashSet()) })];
+        var byId = lined.ToDictionary(l => l.Layer.Id);
+        ImmutableArray<Layer> layers = [.. lined.Select(l => l.Layer)];
 
         // A second cup is there for what is poured from it, and goes with the last of that.
         var seconds = Poured(Recipes).SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();

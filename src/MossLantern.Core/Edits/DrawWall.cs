@@ -29,11 +29,15 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Spots.IsDefault ? 0 : Spots.Length);
 
     private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
-        Spots.IsDefault || Spots.Length is < 2 or > MostSpots
-            || Spots.Any(s => !Accepted.PlaceMm.Contains(s.XMm) || !Accepted.PlaceMm.Contains(s.YMm))
-            ? Edited.No("lines",
-                FormattableString.Invariant($"A wall goes through 2 to {MostSpots} spots, each {Accepted.PlaceMm.Words}."))
-            : With(laid, Thinned(Spots));
+        MayBeDrawn(Spots) ? With(laid, Thinned(Spots)) : Edited.No("lines", Sentence);
+
+    /// <summary>What a hand may draw.</summary>
+    internal static string Sentence { get; } =
+        FormattableString.Invariant($"A line goes through 2 to {MostSpots} spots, each {Accepted.PlaceMm.Words}.");
+
+    /// <summary>Whether a hand may have drawn it.</summary>
+    internal static bool MayBeDrawn(ImmutableArray<Spot> spots) => spots is { IsDefault: false, Length: >= 2 and <= MostSpots }
+        && spots.All(s => Accepted.PlaceMm.Contains(s.XMm) && Accepted.PlaceMm.Contains(s.YMm));
 
     /// <summary>A wall through spots.</summary>
     internal static Edited With(LaidOut laid, IEnumerable<Spot> spots)
@@ -41,13 +45,13 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
         // A new wall is laid as the one before was.
         var like = laid.Lines.LastOrDefault(l => l.IsBarrier);
         var (with, line) = laid.WithLine("wall",
-            new DrawnCourse([.. spots.Select(s => new Spot(Rounded.Tenth(s.XMm), Rounded.Tenth(s.YMm)))]),
+            new DrawnCourse([.. spots.Select(Rounded.Tenth)]),
             like?.Section ?? new(UsualMm), like?.Material ?? new BarrierLine());
         return line is null ? Edited.No("lines", $"A piece has up to {Line.Most} lines.") : with.DoneAt(line.Place);
     }
 
     /// <summary>Without the spots that lie within a tolerance of the line without them: the farthest of each stretch stays.</summary>
-    private static List<Spot> Thinned(ImmutableArray<Spot> spots)
+    internal static List<Spot> Thinned(ImmutableArray<Spot> spots)
     {
         var stays = new bool[spots.Length];
         stays[0] = stays[^1] = true;

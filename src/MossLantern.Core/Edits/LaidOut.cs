@@ -46,6 +46,10 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
     /// <summary>Its lines, as it is laid out now.</summary>
     public IEnumerable<Line> Lines => Piece.Lined(Layer).There.Where(l => l.In!.Zone == ZoneId);
 
+    /// <summary>A line of it that was drawn by hand, by its id; null where it has no such line.</summary>
+    public (Line Line, DrawnCourse Course)? DrawnOf(string id) =>
+        Lines.FirstOrDefault(l => l.Id == id) is { Course: DrawnCourse drawn } line ? (line, drawn) : null;
+
     /// <summary>A wall of it, by its id; null where it has no such wall that was drawn by hand.</summary>
     public (Line Line, Wall Wall)? WallOf(string id) => Lines.FirstOrDefault(l => l.Id == id) is { } line
         && Wall.Among([line]) is [var wall] ? (line, wall) : null;

@@ -20,9 +20,9 @@ public sealed record PourFrom(string Layer, string? Zone, RegionId Region, strin
             return Edited.No($"{laid.Place}.layout", "The piece no longer has that colour.");
         }
 
-        if (with.Lines.FirstOrDefault(l => !l.IsBarrier && l.Region.InLayout == Region) is { } line)
+        if (with.Lines.FirstOrDefault(l => l.IsPoured && l.Region.InLayout == Region) is { } line)
         {
-            return with.WithLine(line, line with { Material = new ResinLine(recipe) }).Done();
+            return with.WithLine(line, line with { Material = (PouredLine)line.Material with { RecipeId = recipe } }).Done();
         }
 
         return In(laid.Layout, Region, recipe) is not { } to

@@ -44,7 +44,10 @@ internal static class SettableFields
         ["sittings.sandFirst"] = "whether it is sanded first",
         ["sittings.start"] = "the start",
         ["sittings.end"] = "the end",
-        ["lines.material.class"] = "what the wall is laid of",
+        ["lines.material.class"] = "what the line is laid of",
+        ["lines.material.colour"] = "the colour of the line",
+        ["lines.material.stiffness"] = "how stiff the paste is",
+        ["ground.tape.runs"] = "how the edge is taped",
         ["kept.name"] = "the name of what is reserved",
         ["kept.keep"] = "how it is reserved",
     }.ToFrozenDictionary(StringComparer.Ordinal);

@@ -61,7 +61,8 @@ public static class GroundMeasures
             span.WidthMm,
             span.HeightMm,
             ground.Set is { } several ? [.. Enumerable.Range(2, several.Count - 1)
-                .Select(p => new PanelStanding(p, Standing.Of(piece, layers, around.Catalogue, p)))] : null);
+                .Select(p => new PanelStanding(p, Standing.Of(piece, layers, around.Catalogue, p)))] : null)
+        { Edges = EdgeHold.Of(piece) };
     }
 
     /// <summary>How wide and high an outline really is: a slice's curve seldom reaches its box.</summary>

@@ -24,7 +24,11 @@ public sealed record GroundPlan(
     ImmutableArray<PreparationStep> Preparation,
     ImmutableArray<SealWay> SealWays, ImmutableArray<PaintZone> PaintZones, ImmutableArray<CavityPlan> Parts, MouldPlan? Mould,
     ImmutableArray<StratumBeneath> Beneath, double SpanWidthMm = 0, double SpanHeightMm = 0,
-    ImmutableArray<PanelStanding>? Panels = null);
+    ImmutableArray<PanelStanding>? Panels = null)
+{
+    /// <summary>What holds to its edge: a mould, a frame, a dam all round, hollows.</summary>
+    public ImmutableArray<EdgeHold> Edges { get; init; } = [];
+}
 
 /// <summary>How another panel of a set stands.</summary>
 /// <param name="Panel">Which, from 2.</param>

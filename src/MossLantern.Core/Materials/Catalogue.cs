@@ -80,6 +80,17 @@ public sealed class Catalogue
     /// <summary>The data of a base.</summary>
     public BaseData Of(BaseMaterial material) => bases[material];
 
+    /// <summary>The widths of tape at hand, mm: where the person has entered tapes, those, else the usual ones.</summary>
+    public ImmutableArray<double> TapeWidthsMm
+    {
+        get
+        {
+            var tapes = Materials.Where(m => m is { Kind: MaterialKind.Tape, PutAway: false }).ToList();
+            var own = tapes.Where(m => m.Like is not null || !m.Own.IsEmpty).ToList();
+            return [.. (own.Count > 0 ? own : tapes).Select(m => m[MaterialProperties.TapeWidthMm]).Distinct().Order()];
+        }
+    }
+
     /// <summary>A material by its kind and id, or null.</summary>
     public Material? Find(MaterialKind kind, string id) => Materials.FirstOrDefault(m => m.Kind == kind && m.Id == id);
 

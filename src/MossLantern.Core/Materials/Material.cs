@@ -29,6 +29,9 @@ public enum MaterialKind
 
     /// <summary>Rubber that moulds are made of.</summary>
     Rubber,
+
+    /// <summary>Tape for edges.</summary>
+    Tape,
 }
 
 /// <summary>A property that materials of a kind have.</summary>

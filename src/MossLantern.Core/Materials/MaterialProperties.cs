@@ -133,6 +133,15 @@ public static class MaterialProperties
     /// <summary>Sets in, min.</summary>
     public const string SetsMinutes = "setsMinutes";
 
+    /// <summary>Width of tape, mm.</summary>
+    public const string TapeWidthMm = "tapeWidthMm";
+
+    /// <summary>Tape on a roll, m.</summary>
+    public const string RollMetres = "rollMetres";
+
+    /// <summary>Tape that is left, m.</summary>
+    public const string LeftMetres = "leftMetres";
+
     private const string Mixing = "Mixing and pouring";
 
     private const string Times = "Times in a film of 3 mm";
@@ -199,6 +208,11 @@ public static class MaterialProperties
         [
             .. Mixed, new(WorkingMinutes, "working time", Accepted.WorkingMinutes),
             new(SetsMinutes, "sets in", "min", 1, 5000), new(Density, "density", Accepted.DensityGPerMl),
+        ],
+            [MaterialKind.Tape] =
+        [
+            new(TapeWidthMm, "width", "mm", 3, 300), new(RollMetres, "a roll", "m", 0.1, 1000),
+            new(LeftMetres, "left of it", "m", 0, 10_000, For: ["tape-24", "tape-36", "tape-48"]),
         ],
         }.ToImmutableDictionary();
 }

@@ -17,6 +17,9 @@ public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, do
     /// <summary>And until this one, of the next day.</summary>
     public LocalTime NightTo { get; init; } = new(7, 0);
 
+    /// <summary>How an edge is taped.</summary>
+    public TapeRuns Tape { get; init; } = TapeRuns.One;
+
     /// <summary>Whether an hour lies in the night.</summary>
     public bool IsNight(LocalTime time) => NightFrom <= NightTo ? time >= NightFrom && time < NightTo : time >= NightFrom || time < NightTo;
 

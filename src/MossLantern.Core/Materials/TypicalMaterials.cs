@@ -85,7 +85,13 @@ public static class TypicalMaterials
         Of(MaterialKind.Rubber, "mould-rubber", "silicone rubber for moulds", "Mixed by weight.",
             (RatioResin, 1), (RatioHardener, 1), (WorkingMinutes, 40), (SetsMinutes, 70), (Density, 1.15))
                 with { Basis = RatioBasis.Weight },
+
+        Tape("tape-24", 24), Tape("tape-36", 36), Tape("tape-48", 48),
     ];
+
+    private static Material Tape(string id, double widthMm) => Of(
+        MaterialKind.Tape, id, $"tape, {widthMm} mm", "Burnished from the middle outward; not near a flame.",
+        (TapeWidthMm, widthMm), (RollMetres, 50));
 
     private static Material Of(MaterialKind kind, string id, string name, string says,
         params ReadOnlySpan<(string Property, double Value)> values)

@@ -20,6 +20,21 @@ public sealed record RegionVolume(string LayerId, RegionId RegionId, string CupI
     /// <summary>What of the stones in the region lies below the level of this pass, of one copy, g.</summary>
     internal double StonesUnderG { get; init; }
 
+    /// <summary>The same where it is piped as a paste: of that, resin is a share.</summary>
+    internal RegionVolume AsPaste(double resinShare, ImmutableArray<ReckonedInput> inputs)
+    {
+        var resin = LayerMl.Value * resinShare;
+        return this with
+        {
+            LayerMl = LayerMl with { Value = resin, Formula = Formulas.PasteResin, Inputs = inputs },
+            PourMl = PourMl with
+            {
+                Value = resin + EdgeMl.Value,
+                Inputs = [.. PourMl.Inputs.Select((input, i) => i == 0 ? input with { Value = resin } : input)],
+            },
+        };
+    }
+
     /// <summary>The same where stones take up a part of the region: between them stays as much resin as their heap has room for.</summary>
     /// <param name="displacedMl">What all of them displace, ml.</param>
     /// <param name="solidsShare">The share of their heap that is solid.</param>

@@ -3,6 +3,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Stones;
 using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
 
 namespace MossLantern.Core.Mixing;
 
@@ -24,7 +25,8 @@ public static class PouredVolumes
         ArgumentNullException.ThrowIfNull(portions);
         ArgumentNullException.ThrowIfNull(catalogue);
         var whole = portions
-            .ToImmutableDictionary(p => p.Key, p => p.Value.Select(portion => CupPlanner.Volume(piece.Ground, portion)).ToImmutableArray());
+            .ToImmutableDictionary(p => p.Key, p => p.Value
+                .Select(portion => OfPaste(CupPlanner.Volume(piece.Ground, portion), portion, catalogue)).ToImmutableArray());
         var stones = piece.Layers.SelectMany(l => (l.Stones ?? [])
             .Select(s => (Of: new RegionOf(l.Id, s.Region), Stones: s))).ToLookup(s => s.Of, s => s.Stones);
         if (stones.Count == 0)
@@ -36,6 +38,25 @@ public static class PouredVolumes
             s => s.Value.Zip(whole[s.Key], (portion, volume) => stones[portion.Of].ToList() is { Count: > 0 } laid
             ? Among(volume, laid, Casting.Copies(portion.Layer, piece.Ground), portion, catalogue)
             : volume).ToImmutableArray());
+    }
+
+    /// <summary>Of a line of paste, what is poured is the resin of it.</summary>
+    private static RegionVolume OfPaste(RegionVolume volume, Portion portion, Catalogue catalogue)
+    {
+        if (portion.Region.Own?.LineId is not { } id
+            || portion.Layer.Filling.Lines.FirstOrDefault(l => l.Id == id) is not { Material: PasteLine paste })
+        {
+            return volume;
+        }
+
+        var (_, voids) = PasteResin.Kinds(paste, catalogue);
+        var ml = volume.LayerMl.Value;
+        return volume.AsPaste(PasteResin.Share(paste, catalogue),
+        [
+            new("paste", ml, "ml", Origin.Reckoned), new("stays in the bag", BarrierBead.StaysShare, "", Origin.Default),
+            new("makes", 1 / Paste.BulkMl(1, voids, paste.Stiffness), "", Origin.Reckoned),
+            new("voids", voids, "", Origin.Reckoned), new("voids filled", Paste.VoidsFilled(paste.Stiffness), "", Origin.Default),
+        ]);
     }
 
     private static RegionVolume Among(RegionVolume volume, List<LaidStones> laid, int copies, Portion portion, Catalogue catalogue)

@@ -36,9 +36,6 @@ public sealed record MouldRubber(double Ml, double G, double FirstG, double Seco
 /// <remarks>Source: docs/craft/mixing.md, Pastes.</remarks>
 public sealed record PasteMix(double SectionMm2, double Ml, double StonesG, double BinderMl)
 {
-    /// <summary>Share of the voids that the resin fills, so that the paste holds its shape.</summary>
-    public const double BinderShare = 0.7;
-
     /// <summary>Works it out. A line of no length or no section takes nothing.</summary>
     /// <param name="lengthMm">Length of the line, mm.</param>
     /// <param name="widthMm">Its width, mm.</param>
@@ -50,6 +47,6 @@ public sealed record PasteMix(double SectionMm2, double Ml, double StonesG, doub
         var section = Walls.Bead.SectionMm2(heightMm, widthMm);
         var ml = Walls.Bead.VolumeMl(lengthMm, section);
         var bed = StoneBed.Of(ml * 1000, 1, bulkDensity, bulkDensity / Math.Max(solidsShare, double.Epsilon), solidsShare);
-        return new(section, ml, bed.Grams, bed.VoidMl * BinderShare);
+        return new(section, ml, bed.Grams, bed.VoidMl * Walls.Paste.VoidsFilled(Documents.PasteStiffness.Holds));
     }
 }

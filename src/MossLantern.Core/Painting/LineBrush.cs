@@ -1,8 +1,14 @@
 using System.Collections.Immutable;
+using System.Globalization;
+using System.Text;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Map;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Stones;
 using MossLantern.Core.Units;
+using NetTopologySuite.Geometries;
+using NetTopologySuite.LinearReferencing;
 
 namespace MossLantern.Core.Painting;
 
@@ -15,7 +21,56 @@ internal sealed class LineBrush(LayerBrush on)
         foreach (var line in lines)
         {
             Effort.Check();
+            var own = on.Layer.Lines.First(l => l.Id == line.Own!.LineId);
+            if (own.Material is ReliefLine relief)
+            {
+                new BeadBrush(on).Raised(line, relief);
+                continue;
+            }
+
             Paint(line, on.Cups[line.CupId!], line.Own!.ThicknessMm!.Value);
+            if (own.Material is PasteLine paste && on.Full && line.Draft is { Line: { IsEmpty: false } course })
+            {
+                Grains(paste, course, line.Own.WidthMm!.Value);
+                new BeadBrush(on).Light(course, line.Own.WidthMm!.Value, PasteColour, PasteLit);
+            }
+        }
+    }
+
+    private const string PasteColour = "#b9b6a8";
+
+    /// <summary>How much of light and shadow is seen on a paste.</summary>
+    private const double PasteLit = 0.5;
+
+    /// <summary>Most grains that are drawn of a line, and how far they are apart, as a share of its width.</summary>
+    private const int MostGrains = 900;
+    private const double GrainApart = 0.22, GrainWide = 0.2, GrainOff = 0.8;
+
+    /// <summary>Granules that lie in a paste: some of each kind, as they look in resin.</summary>
+    private void Grains(PasteLine paste, Geometry course, double widthMm)
+    {
+        var looks = paste.Granules.Select(g => WetStone.Of(on.Catalogue.Find(MaterialKind.Stone, g.StoneId)?.Like ?? g.StoneId))
+            .OfType<WetStone>().ToList();
+        if (looks.Count == 0)
+        {
+            return;
+        }
+
+        var along = new LengthIndexedLine(course);
+        var count = (int)Math.Min(MostGrains, Math.Ceiling(course.Length / (GrainApart * widthMm)));
+        var random = new SplitMix((ulong)count);
+        var kinds = looks.Select(_ => new StringBuilder()).ToList();
+        for (var i = 0; i < count; i++)
+        {
+            var at = along.ExtractPoint(course.Length * i / count, (random.Unit() - 0.5) * GrainOff * widthMm);
+            var half = GrainWide * widthMm * (0.5 + random.Unit()) / 2;
+            kinds[i % kinds.Count].Append(CultureInfo.InvariantCulture,
+                $"M{at.X - half:0.##} {at.Y:0.##}L{at.X:0.##} {at.Y - half:0.##}L{at.X + half:0.##} {at.Y:0.##}L{at.X:0.##} {at.Y + half:0.##}Z");
+        }
+
+        foreach (var (look, path) in looks.Zip(kinds))
+        {
+            on.Sheet.Paths.Add(new(PaintRole.FineLine, path.ToString(), look.Dry, null, 0, 1, null, null));
         }
     }
 

@@ -61,11 +61,19 @@ internal sealed class RegionBrush(LayerBrush on)
 
         foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Wall && !p.Area.IsEmpty))
         {
-            var wall = Colour.Of(WallColour).Tone(on.Sheet.Through ? -0.85 : 0);
+            var wall = Colour.Of(on.Layer.Walls is [{ Class: { } of }, ..] ? BeadBrush.ColourOf(of) : WallColour).Tone(on.Sheet.Through ? -0.85 : 0);
             on.Sheet.Paths.Add(new(
                 PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(),
                 on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
                 patch.Id.In(on.ZoneId), on.Material("")));
+        }
+
+        if (on.Full && !on.Wet && !on.Sheet.Through)
+        {
+            foreach (var wall in Pools.Snapped(on.Outline, Wall.Among(on.Layer.Walls)))
+            {
+                new BeadBrush(on).Light(Pools.Laid(wall.Spots), wall.WidthMm, WallColour, 1);
+            }
         }
     }
 

@@ -3,6 +3,7 @@ using MossLantern.Core.Checks;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Walls;
 
 namespace MossLantern.Core.Planning;
 
@@ -13,6 +14,7 @@ namespace MossLantern.Core.Planning;
 /// <param name="Findings">What the second look sees.</param>
 /// <param name="Need">What it takes over all of its sittings, resin by resin.</param>
 /// <param name="Pots">What it takes out of pots of paint.</param>
+/// <param name="Tape">How its edge is taped; null where it is held otherwise.</param>
 public sealed record PiecePlan(
     GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings,
-    ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need, ImmutableArray<PotTake> Pots);
+    ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need, ImmutableArray<PotTake> Pots, Taping? Tape);

@@ -14,6 +14,7 @@ using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
 using NodaTime;
 
 namespace MossLantern.Core.Planning;
@@ -43,7 +44,9 @@ public sealed class PiecePlanner(LayerMapper mapper)
         };
         return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper,
             new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))),
-        PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around));
+        PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around),
+        Taping.Of(piece, around.Catalogue.TapeWidthsMm, around.Habits.Tape,
+            sittings.Count(s => layers.Any(l => s.LayerIds.Contains(l.LayerId) && l.Regions.Any(r => r.OpenEdgeMm > 0)))));
     }
 
     private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece,
@@ -196,7 +199,10 @@ public sealed class PiecePlanner(LayerMapper mapper)
             LayoutFacts.Of(mapper, piece, layer, map, volumes),
             map.Touching,
             ColourBalance.Of(outline, map, layer.IsBare))
-        { RegionMl = volumes, Holds = PoolHold.Of(piece, layer, map, volumes, around.Catalogue) };
+        {
+            RegionMl = volumes, Holds = PoolHold.Of(piece, layer, map, volumes, around.Catalogue),
+            Lines = LinePlan.Of(piece, layer, map, names, around),
+        };
     }
 
     /// <summary>A scale for stones shows no less, g.</summary>

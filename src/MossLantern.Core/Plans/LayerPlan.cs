@@ -78,6 +78,9 @@ public sealed record LayerPlan(
     /// <summary>What its pools hold behind their walls; none where a wall has no height yet.</summary>
     public ImmutableArray<PoolHold> Holds { get; init; } = [];
 
+    /// <summary>Its lines, and with the lowest layer those that go through all.</summary>
+    public ImmutableArray<LinePlan> Lines { get; init; } = [];
+
     /// <summary>Its resin as what stands under it carries it.</summary>
     internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, LayerMl / ground.AtOnce, StonesG / ground.AtOnce);
 }

@@ -50,8 +50,8 @@ public static class LayoutFacts
                     ? mapper.RimRoomMm(piece, layer) : ((BandMap)LinedMap.Below(p.Map!)).FarFromRimMm(), p.ZoneId, ml),
                 PuddleLayout puddle => PuddleOf(piece.Ground, p.Of(layer), puddle, p.Map!),
                 PoolsLayout => Walls(p.Outline, p.Of(layer), p.Map!),
-                _ => [],
-            }).Concat(Lines(p.Of(layer), p.Map!)).Select(f => p.ZoneId is null ? f : f with { Id = $"{p.ZoneId}/{f.Id}" })),
+                _ => Array.Empty<LayoutFact>(),
+            }).Select(f => p.ZoneId is null ? f : f with { Id = $"{p.ZoneId}/{f.Id}" })),
         ];
     }
 
@@ -131,14 +131,6 @@ public static class LayoutFacts
                 new("poured", ml, "ml", Origin.Reckoned), new("on the piece", ml - over, "ml", Origin.Reckoned)));
         }
     }
-
-    private static IEnumerable<LayoutFact> Lines(FilledLayer layer, LayerMap map) =>
-        layer.Lines.Where(l => !l.IsBarrier).Select(line =>
-        {
-            var length = map.Regions.Single(r => r.Id == line.Region.InLayout).Own!.LengthMm!.Value;
-            return new LayoutFact($"{line.Id}-length", line.Course is AllBordersCourse ? "Vein along the borders" : "Line along the border",
-                Reckoned.Of(length, "mm", Formulas.LineLength, new ReckonedInput("borders", length, "mm", Origin.Reckoned)));
-        });
 
     private static IEnumerable<LayoutFact> Walls(Outline outline, FilledLayer layer, LayerMap map)
     {

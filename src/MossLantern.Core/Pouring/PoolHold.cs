@@ -1,5 +1,6 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
@@ -18,21 +19,20 @@ namespace MossLantern.Core.Pouring;
 /// <param name="Brim">What it takes to the brim, ml.</param>
 /// <param name="Over">What it takes until it runs over a dry edge, ml.</param>
 /// <param name="Gets">What is poured into it with the stones in that, ml.</param>
+/// <param name="Level">How deep that stands in it, mm.</param>
 /// <param name="Into">The pool on the other side of its lowest wall that it runs into first; null where there is none.</param>
 /// <param name="Walls">The walls that stand round it.</param>
+/// <param name="Side">The side of it that lies low: what that holds counts; null where it is level, or nobody measured.</param>
 /// <remarks>Source: docs/craft/walls.md, What a pool holds.</remarks>
 public sealed record PoolHold(
-    RegionId RegionId, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, RegionId? Into,
-    ImmutableArray<string> Walls)
+    RegionId RegionId, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, Reckoned Level, RegionId? Into,
+    ImmutableArray<string> Walls, string? Side = null)
 {
     /// <summary>So much lower than the lowest crest there is room to spare, mm.</summary>
     public const double SpareMm = 0.5;
 
     /// <summary>So much higher than a dry crest resin stands before it runs over, mm.</summary>
     public const double BulgeMm = 1;
-
-    /// <summary>A wall this near to a pool stands beside it, mm.</summary>
-    private const double BesideMm = 0.5;
 
     /// <summary>The pools of a layer whose walls all have a height.</summary>
     /// <param name="piece">A valid piece.</param>
@@ -64,13 +64,7 @@ public sealed record PoolHold(
     private static IEnumerable<PoolHold> In(Piece piece, FilledLayer layer, ZonePart part, List<FilledLayer> later,
         IReadOnlyDictionary<RegionId, double> ml, Catalogue catalogue)
     {
-        var lines = layer.Walls.ToDictionary(w => w.Id);
-        var walls = Pools.Snapped(part.Outline, Wall.Among(layer.Walls)).Select(w => (w.Id, Line: (Geometry)Pools.Laid(w.Spots), w.WidthMm))
-            .ToList();
-        var pools = ((RegionMap)LinedMap.Below(part.Map!)).Patches
-            .Where(p => p.Kind == RegionKind.Pool && !p.Area.IsEmpty).ToList();
-        var beside = pools.ToDictionary(p => p.Id, p => walls.Where(w => Near(p.Area, w.Line, w.WidthMm / 2 + BesideMm))
-            .Select(w => lines[w.Id]).ToList());
+        var (pools, beside) = PoolWalls.Of(layer, part);
         double LevelMm(Patch pool) => Gets(pool).Sum(g => g.Ml) * 1000 / pool.Area.Area;
         foreach (var pool in pools)
         {
@@ -82,20 +76,26 @@ public sealed record PoolHold(
 
             var lowest = own.MinBy(CrestOf)!;
             var crest = CrestOf(lowest);
+            var box = pool.Area.EnvelopeInternal;
+            var low = LowSide.Of(piece.Ground, box.Width, box.Height);
+            ReckonedInput[] tilt = low is null ? []
+                : [new("deeper at its low side", Math.Min(low.DeeperMm, crest), "mm", Origin.Measured)];
             var area = new ReckonedInput("area", pool.Area.Area / 100, "cm²", Origin.Reckoned);
             var holds = new ReckonedInput("lowest crest", crest, "mm", Origin.Reckoned, lowest.Place + ".section.heightMm");
-            Reckoned Level(double byMm, string formula, params ReadOnlySpan<ReckonedInput> more) =>
-                new(Math.Max(0, Volume.Ml(pool.Area.Area, crest + byMm)), "ml", formula, [area, holds, .. more]);
+            Reckoned Up(double byMm, string formula, params ReadOnlySpan<ReckonedInput> more) =>
+                new(Math.Max(0, Volume.Ml(pool.Area.Area, crest - (low is null ? 0 : Math.Min(low.DeeperMm, crest)) + byMm)), "ml", formula,
+                    [area, holds, .. more, .. tilt]);
             var gets = Gets(pool);
             yield return new(
                 pool.Id.In(part.ZoneId), crest,
-                Level(-SpareMm, Formulas.PoolRoom, new ReckonedInput("to spare", SpareMm, "mm", Origin.Default)),
-                Level(0, Formulas.PoolBrim),
-                Level(BulgeMm, Formulas.PoolOver, new ReckonedInput("bulge at a dry edge", BulgeMm, "mm", Origin.Default)),
+                Up(-SpareMm, Formulas.PoolRoom, new ReckonedInput("to spare", SpareMm, "mm", Origin.Default)),
+                Up(0, Formulas.PoolBrim),
+                Up(BulgeMm, Formulas.PoolOver, new ReckonedInput("bulge at a dry edge", BulgeMm, "mm", Origin.Default)),
                 new(gets.Sum(g => g.Ml), "ml", Formulas.PoolGets,
                     [.. gets.Select(g => new ReckonedInput(g.Of, g.Ml, "ml", Origin.Reckoned))]),
+                Reckoned.Of(LevelMm(pool), "mm", Formulas.PoolLevel, new("gets", gets.Sum(g => g.Ml), "ml", Origin.Reckoned), area),
                 pools.Where(p => p.Id != pool.Id && beside[p.Id].Contains(lowest)).OrderBy(LevelMm).FirstOrDefault()?.Id.In(part.ZoneId),
-                [.. own.Select(w => w.Id)]);
+                [.. own.Select(w => w.Id)], low?.Name);
         }
 
         List<(string Of, double Ml)> Gets(Patch pool)
@@ -115,6 +115,26 @@ public sealed record PoolHold(
 
     private static double CrestOf(Line wall) => wall is { Section.HeightMm: { } mm, Material: BarrierLine { Class: { } of } }
         ? BarrierBead.HoldsMm(of, mm) : wall.Section.HeightMm ?? 0;
+
+}
+
+/// <summary>The pools of a layout and the walls that stand beside each.</summary>
+internal static class PoolWalls
+{
+    /// <summary>A wall this near to a pool stands beside it, mm.</summary>
+    private const double BesideMm = 0.5;
+
+    /// <summary>Of a part of a layer that is laid out as pools.</summary>
+    public static (List<Patch> Pools, Dictionary<RegionId, List<Line>> Beside) Of(FilledLayer layer, ZonePart part)
+    {
+        var lines = layer.Walls.ToDictionary(w => w.Id);
+        var walls = Pools.Snapped(part.Outline, Wall.Among(layer.Walls))
+            .Select(w => (w.Id, Line: (Geometry)Pools.Laid(w.Spots), w.WidthMm)).ToList();
+        var pools = ((RegionMap)LinedMap.Below(part.Map!)).Patches
+            .Where(p => p.Kind == RegionKind.Pool && !p.Area.IsEmpty).ToList();
+        return (pools, pools.ToDictionary(p => p.Id, p => walls.Where(w => Near(p.Area, w.Line, w.WidthMm / 2 + BesideMm))
+            .Select(w => lines[w.Id]).ToList()));
+    }
 
     private static bool Near(Geometry pool, Geometry line, double mm) =>
         pool.EnvelopeInternal.Distance(line.EnvelopeInternal) <= mm && pool.IsWithinDistance(line, mm);

@@ -147,6 +147,24 @@ public static class Accepted
     /// <summary>Height of a wall, a dam or a line, mm.</summary>
     public static AcceptedRange LineHeightMm { get; } = new("Height of the line", 0.05, 100, "mm");
 
+    /// <summary>How far a line runs beside a border.</summary>
+    public static AcceptedRange OffBorderMm { get; } = new("Beside the border", -50, 50, "mm");
+
+    /// <summary>A share of a border, where a line begins or ends.</summary>
+    public static AcceptedRange BorderShare { get; } = new("Share of the border", 0, 1, "");
+
+    /// <summary>How wide a ring is.</summary>
+    public static AcceptedRange RingMm { get; } = new("Width of the ring", 2, 3000, "mm");
+
+    /// <summary>How often a spiral goes round.</summary>
+    public static AcceptedRange Turns { get; } = new("Turns of the spiral", 0.5, 50, "");
+
+    /// <summary>Parts of a paste.</summary>
+    public static AcceptedRange GranuleParts { get; } = new("Parts of the granules", 0.01, 1000, "");
+
+    /// <summary>How far a dam of tape stands above the edge.</summary>
+    public static AcceptedRange TapeDamMm { get; } = new("Dam of tape", 1, 50, "mm");
+
     /// <summary>How much longer a puddle grows by a tilt, %.</summary>
     public static AcceptedRange TiltPercent { get; } = new("Stretch of the tilt", 0, 400, "%");
 

@@ -358,6 +358,51 @@ public static class Formulas
     /// <summary>Tape round an edge.</summary>
     public const string Tape = "tape";
 
+    /// <summary>How deep a pool stands.</summary>
+    public const string PoolLevel = "pool-level";
+
+    /// <summary>What of a pool runs over.</summary>
+    public const string RunsOver = "runs-over";
+
+    /// <summary>Length of a run of tape.</summary>
+    public const string TapeLength = "tape-length";
+
+    /// <summary>Least width of tape in one run.</summary>
+    public const string TapeOne = "tape-one";
+
+    /// <summary>Least width of side tape.</summary>
+    public const string TapeSide = "tape-side";
+
+    /// <summary>Least width of dam tape.</summary>
+    public const string TapeDam = "tape-dam";
+
+    /// <summary>What holds to its edge, out of level.</summary>
+    public const string HoldsOnTilt = "holds-on-tilt";
+
+    /// <summary>What a line takes.</summary>
+    public const string LineMl = "line-ml";
+
+    /// <summary>Mass of what a line takes.</summary>
+    public const string LineGrams = "line-grams";
+
+    /// <summary>Tubes for a line.</summary>
+    public const string LineTubes = "line-tubes";
+
+    /// <summary>How long a line takes to draw.</summary>
+    public const string LineDraw = "line-draw";
+
+    /// <summary>To what height a line holds.</summary>
+    public const string LineHolds = "line-holds";
+
+    /// <summary>When silicone peels.</summary>
+    public const string LinePeels = "line-peels";
+
+    /// <summary>Granules of a paste.</summary>
+    public const string PasteGranules = "paste-granules";
+
+    /// <summary>Resin of a paste.</summary>
+    public const string PasteResin = "paste-resin";
+
     /// <summary>Height of a dam.</summary>
     public const string DamHeight = "dam-height";
 
@@ -640,6 +685,21 @@ public static class Formulas
             "mask run: the narrowest that covers the side; dam = open depth + 3 mm, its run the narrowest that is 10 "
                 + "mm wider; each perimeter + 25 mm a corner + 20 mm",
             "walls.md#edge-tape"),
+        new(PoolLevel, "Stands", "gets ÷ area × 10", "walls.md#what-a-pool-holds"),
+        new(RunsOver, "Runs over", "gets − until it runs over", "walls.md#what-a-pool-holds"),
+        new(TapeLength, "Length of the tape", "(perimeter + corners × a corner + tab) × boards", "walls.md#edge-tape"),
+        new(TapeOne, "One run", "side + dam", "walls.md#edge-tape"),
+        new(TapeSide, "Side tape", "side", "walls.md#edge-tape"),
+        new(TapeDam, "Dam tape", "dam + overlap", "walls.md#edge-tape"),
+        new(HoldsOnTilt, "Holds at its low side", "holds − deeper at its low side", "walls.md#level"),
+        new(LineMl, "What the line takes", "length × section × (1 + stays behind) ÷ 1000", "walls.md#lines"),
+        new(LineGrams, "Mass of the line", "volume × density", "walls.md#lines"),
+        new(LineTubes, "Tubes", "volume ÷ a tube", "walls.md#lines"),
+        new(LineDraw, "Time to draw it", "length ÷ hand ÷ 60", "walls.md#lines"),
+        new(LineHolds, "Holds to", "height × what is left when it is dry", "walls.md#what-walls-are-laid-of"),
+        new(LinePeels, "Peels", "24 × min(height, width ÷ 2) ÷ a day dries", "walls.md#what-walls-are-laid-of"),
+        new(PasteGranules, "Granules", "paste × (1 + stays in the bag) ÷ makes × share × bulk density", "walls.md#paste"),
+        new(PasteResin, "Resin for the paste", "paste × (1 + stays in the bag) ÷ makes × voids × voids filled", "walls.md#paste"),
         new(DamHeight, "Dam", "depth of all layers + above it", "walls.md#edge-tape"),
         new(Drying, "Drying", "time by its label, or typical; with every coat of it; the label of the product decides",
             "grounds.md#preparation"),
@@ -675,7 +735,7 @@ public static class Formulas
             "layouts.md#stripes-from-the-rim"),
         new(StripesNeed, "Stripes", "the sum of their widths", "layouts.md#stripes-from-the-rim"),
         new(Repeat, "Repeat", "the sum of its stripes", "layouts.md#stripes-from-the-rim"),
-        new(LineLength, "Length of the line", "measured along all borders between fields, as far as they lie on the piece",
+        new(LineLength, "Length of the line", "measured along its course, as far as that lies on the piece",
             "layouts.md#highlight-veins"),
         new(WallLength, "Walls",
             "measured along the walls as far as they lie on the piece, their ends joined on; ends and crossings count "

@@ -1,4 +1,5 @@
 using MossLantern.Core.Documents;
+using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Walls;
 
@@ -24,6 +25,15 @@ public static class BarrierBead
     /// <summary>A bead of silicone of so many millimetres dries through in a day.</summary>
     public const double SiliconeMmADay = 3;
 
+    /// <summary>What a tube of outliner or clear liner holds, ml.</summary>
+    public const double TubeMl = 20;
+
+    /// <summary>A careful hand draws so fast, mm/s.</summary>
+    public const double HandMmPerS = 8;
+
+    /// <summary>The material of the catalogue that it is.</summary>
+    public static string MaterialId(BarrierClass of) => of == BarrierClass.HotGlue ? "hot-glue" : of.ToString().ToLowerInvariant();
+
     /// <summary>Whether it is laid of something with water in it, which dries away.</summary>
     public static bool IsWaterBased(BarrierClass of) => of is BarrierClass.Outliner or BarrierClass.Liner;
 
@@ -37,7 +47,7 @@ public static class BarrierBead
 
     /// <summary>Its cross-section, mm²: putty is a rectangle, all else half an ellipse.</summary>
     public static double SectionMm2(BarrierClass of, double widthMm, double heightMm) =>
-        of == BarrierClass.Putty ? widthMm * heightMm : Bead.SectionMm2(heightMm, widthMm);
+        of == BarrierClass.Putty ? LineSection.FlatMm2(widthMm, heightMm) : LineSection.HalfRoundMm2(widthMm, heightMm);
 
     /// <summary>To what height it holds resin, mm: what has water in it by what is left when it is dry.</summary>
     public static double HoldsMm(BarrierClass of, double heightMm) => IsWaterBased(of) ? DryShare * heightMm : heightMm;

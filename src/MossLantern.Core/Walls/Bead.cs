@@ -1,3 +1,5 @@
+using MossLantern.Core.Shapes;
+
 namespace MossLantern.Core.Walls;
 
 /// <summary>A bead of outliner, silicone or the like: half an ellipse in section.</summary>
@@ -20,7 +22,7 @@ public static class Bead
     public static double SiliconeWidthMm(double heightMm) => 1.2 * heightMm;
 
     /// <summary>Cross-section, mm².</summary>
-    public static double SectionMm2(double heightMm, double widthMm) => Math.PI * widthMm * heightMm / 4;
+    public static double SectionMm2(double heightMm, double widthMm) => LineSection.HalfRoundMm2(widthMm, heightMm);
 
     /// <summary>Length that a volume lays, mm; without end for a section of 0.</summary>
     public static double LengthMm(double volumeMl, double sectionMm2) => volumeMl * 1000 / sectionMm2;

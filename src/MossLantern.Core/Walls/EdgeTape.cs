@@ -11,9 +11,11 @@ public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double Da
     /// <summary>A dam stands so much higher than the resin, mm.</summary>
     public const double AboveMm = 3;
 
-    private const double OverlapMm = 10;
-    private const double CornerMm = 25;
-    private const double TabMm = 20;
+    /// <summary>So much of the dam's run lies on the side, mm.</summary>
+    public const double OverlapMm = 10;
+
+    /// <summary>A break at a corner takes so much more, mm, and the tab to pull at so much.</summary>
+    public const double CornerMm = 25, TabMm = 20;
 
     /// <summary>Chooses tape. Without widths at hand, or with not-a-number, no width will do; nothing is thrown for them.</summary>
     /// <param name="perimeterMm">Length of the edge, mm.</param>
@@ -29,8 +31,11 @@ public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double Da
         var dam = LeastDamHeightMm(openDepthMm);
         return new(
             Narrowest(stockWidthsMm, sideMm), Narrowest(stockWidthsMm, dam + OverlapMm), dam,
-            perimeterMm + CornerMm * corners + TabMm);
+            RunMm(perimeterMm, corners));
     }
+
+    /// <summary>Length of a run round an edge, mm.</summary>
+    public static double RunMm(double perimeterMm, int corners) => perimeterMm + CornerMm * corners + TabMm;
 
     /// <summary>Least width of the mask run, mm.</summary>
     public static double LeastMaskMm(double sideMm) => sideMm;
@@ -41,6 +46,7 @@ public sealed record EdgeTape(double? MaskWidthMm, double? DamWidthMm, double Da
     /// <summary>Least height of a dam that holds layers back, mm.</summary>
     public static double LeastDamHeightMm(double openDepthMm) => openDepthMm + AboveMm;
 
-    private static double? Narrowest(IReadOnlyCollection<double> widths, double least) =>
+    /// <summary>The narrowest width that will do; null where none does.</summary>
+    internal static double? Narrowest(IReadOnlyCollection<double> widths, double least) =>
         widths.Where(w => w >= least).Order().Cast<double?>().FirstOrDefault();
 }

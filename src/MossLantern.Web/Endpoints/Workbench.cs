@@ -18,6 +18,7 @@ using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Units;
+using MossLantern.Core.Walls;
 using MossLantern.Data;
 using MossLantern.Formats;
 using MossLantern.Web.Hosting;
@@ -49,7 +50,13 @@ public sealed record LayerView(
     ImmutableArray<StonesOut> StonesOut,
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<PoolHold> Holds,
+    ImmutableArray<LinePlan> Lines,
+    WallsView Walls,
     ImmutableArray<ColourBalance> Balance);
+
+/// <summary>Whether what holds a layer's resin back does, and from when one may pour.</summary>
+public sealed record WallsView(
+    WallsState State, string Says, ImmutableArray<Reckoned> Numbers, RegionId? RegionId, Moment? PourFrom, ImmutableArray<string> ToLay);
 
 /// <summary>Everything worked out for a sitting.</summary>
 public sealed record SittingView(
@@ -73,7 +80,7 @@ public sealed record SittingView(
 
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings,
-    ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
+    ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need, Taping? Tape);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, double? PouredMl, int Pass,
@@ -105,7 +112,8 @@ public sealed record PreviewView(PlanView? Plan, Painting? Painting, Piece? Piec
 /// <summary>What a change made of a plan: what is as it was is left out. Layers and sittings are those of the piece, in
 /// its order.</summary>
 public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers,
-    ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need);
+    ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need,
+    Taping? Tape);
 
 /// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
 public sealed record EditedView(
@@ -272,7 +280,7 @@ public sealed class Workbench(
             [.. now.Layers.Where(l => was?.Layers.FirstOrDefault(b => b.LayerId == l.LayerId) is not { } before || !Alike(before, l))],
             [.. now.Sittings
                 .Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
-            was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden, now.Need),
+            was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden, now.Need, now.Tape),
         made);
 
     /// <summary>A mark that is another where the piece is painted otherwise.</summary>
@@ -408,7 +416,7 @@ public sealed class Workbench(
             [
                 .. plan.Layers.Select(l => new LayerView(
                     l.LayerId, l.Box, l.Regions, l.Borders, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)],
-                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Holds, l.Balance)),
+                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Holds, l.Lines, WallsOf(piece, plan, l.LayerId), l.Balance)),
             ],
             [
                 .. plan.Sittings.Select(s => new SittingView(
@@ -423,7 +431,14 @@ public sealed class Workbench(
                     ],
                     s.OpenRegions, s.Copies, s.Castings, s.Reach, s.CopiesLeft, CostOf(piece, s))),
             ],
-            planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need);
+            planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need, plan.Tape);
+
+        WallsView WallsOf(Piece of, PiecePlan worked, string layerId)
+        {
+            var says = WallsAnswer.Of(of, worked, layerId, zone, now);
+            return new(says.State, says.Says, says.Numbers, says.RegionId,
+                says.PourFrom is { } from ? WorkshopTime.Local(from, zone) : null, says.ToLay);
+        }
     }
 
     private Reckoned? CostOf(Piece piece, SittingPlan sitting)

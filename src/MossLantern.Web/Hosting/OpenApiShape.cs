@@ -142,7 +142,11 @@ internal static class OpenApiShape
 
         foreach (var kinds in Kinds.All.Where(k => k.Type.IsAssignableFrom(type) && properties.ContainsKey(k.Field)))
         {
-            schema.Required?.Add(kinds.Field);
+            if (schema is OpenApiSchema own)
+            {
+                own.Required ??= new HashSet<string>();
+                own.Required.Add(kinds.Field);
+            }
         }
 
         foreach (var property in type.GetProperties())

@@ -10,6 +10,7 @@ export type Sitting = Schemas['Sitting'];
 export type ReservedSpot = NonNullable<Piece['kept']>[number];
 export type PieceView = Schemas['PieceView'];
 export type PlanView = Schemas['PlanView'];
+export type LinePlan = Schemas['LinePlan'];
 export type LayerView = Schemas['LayerView'];
 export type SittingView = Schemas['SittingView'];
 export type BatchPlan = Schemas['BatchPlan'];

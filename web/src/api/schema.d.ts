@@ -2044,25 +2044,76 @@ export interface components {
              */
             bottomRightMm: number;
         };
-        Course: components["schemas"]["CourseDrawnCourse"] | components["schemas"]["CourseBorderCourse"] | components["schemas"]["CourseAllBordersCourse"] | components["schemas"]["CourseRoundCourse"];
+        /** @description How a line runs. */
+        Course: components["schemas"]["CourseDrawnCourse"] | components["schemas"]["CourseBorderCourse"] | components["schemas"]["CourseAllBordersCourse"] | components["schemas"]["CourseRoundCourse"] | components["schemas"]["CourseRingCourse"];
+        /** @description Along all borders of the layout that it was drawn in. */
         CourseAllBordersCourse: {
             /** @enum {string} */
-            kind?: "borders";
+            kind: "borders";
         };
+        /** @description Along what two regions have in common. */
         CourseBorderCourse: {
             /** @enum {string} */
             kind: "border";
+            /** @description One of them, in the layout that it is laid out by. */
             first: components["schemas"]["RegionId"];
+            /** @description The other. */
             second: components["schemas"]["RegionId"];
+            /**
+             * Format: double
+             * @description How far beside the border, mm: into the second above zero, into the first below.
+             * @default 0
+             */
+            offMm: number;
+            /**
+             * Format: double
+             * @description Where it begins, as a share of the border's length.
+             * @default 0
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Where it ends.
+             * @default 1
+             */
+            to: number;
         };
+        /** @description Drawn by hand, smooth through its spots; an end near a wall, the rim or its own beginning joins on there. */
         CourseDrawnCourse: {
             /** @enum {string} */
             kind: "drawn";
             spots: components["schemas"]["Spot"][];
         };
+        /** @description A ring, or a spiral from it inward. */
+        CourseRingCourse: {
+            /** @enum {string} */
+            kind: "ring";
+            /**
+             * Format: double
+             * @description Its middle, mm from the left.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Its middle, mm from the top.
+             */
+            yMm: number;
+            /**
+             * Format: double
+             * @description How wide it is, mm.
+             */
+            diameterMm: number;
+            /**
+             * Format: double
+             * @description How often it goes round on its way to the middle; null for a ring.
+             */
+            turns?: null | number;
+        };
+        /** @description Round a spot that the piece reserves. */
         CourseRoundCourse: {
             /** @enum {string} */
             kind: "round";
+            /** @description The spot. */
             spot: string;
         };
         CupChoice: {
@@ -2346,16 +2397,45 @@ export interface components {
             start: components["schemas"]["Moment"];
             note: string;
         };
+        /** @description What a mould, a frame, a dam all round or a hollow holds, and how deep it is filled: it counts to its edge. */
+        EdgeHold: {
+            /** @description What holds. */
+            what: string;
+            /** @description The topmost layer in it. */
+            layerId: string;
+            /** @description The field that says how much it holds; null where it follows from others. */
+            field: null | string;
+            /** @description How deep it can be filled, mm: on a tilt as deep as its low side lets it. */
+            holds: components["schemas"]["Reckoned"];
+            /** @description How deep its layers fill it, mm. */
+            filled: components["schemas"]["Reckoned"];
+            /** @description The side that lies low; null where it is level, or nobody measured. */
+            side?: null | string;
+            /** @description The insert whose hollow it is; null for none. */
+            insertId?: null | string;
+            /** @description Whether it is filled beyond its edge. */
+            runsOver?: boolean;
+        };
         /**
          * @description How a piece's edge is finished.
          * @enum {unknown}
          */
         EdgeStyle: "taped-clean" | "dripped-over" | "walled";
+        /** @description How an edge is taped. */
+        EdgeTaping: {
+            /** @description In which runs. */
+            runs: components["schemas"]["TapeRuns"];
+            /**
+             * Format: double
+             * @description How far the dam stands above the edge, mm; null for what the layers over it need.
+             */
+            damMm?: null | number;
+        };
         /**
          * @description A change that a person makes to a piece, as a named command. Kept in the order they were made, commands are the story of a document;
          *     the words of one are the words of the step that is undone.
          */
-        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBandThrough"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditBuildDam"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditHoldBack"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayLine"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMixByEye"] | components["schemas"]["EditMixInCup"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveInCup"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditSwapColours"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeLineAway"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
+        Edit: components["schemas"]["EditAddBand"] | components["schemas"]["EditAddColour"] | components["schemas"]["EditAddColourant"] | components["schemas"]["EditAddFieldColour"] | components["schemas"]["EditAddHeart"] | components["schemas"]["EditAddLayer"] | components["schemas"]["EditAddPass"] | components["schemas"]["EditAddPool"] | components["schemas"]["EditAddPour"] | components["schemas"]["EditAddSupport"] | components["schemas"]["EditAddToMix"] | components["schemas"]["EditAddZone"] | components["schemas"]["EditAnotherRim"] | components["schemas"]["EditArrangeBatches"] | components["schemas"]["EditBandThrough"] | components["schemas"]["EditBecomeKind"] | components["schemas"]["EditBeginLayout"] | components["schemas"]["EditBuildDam"] | components["schemas"]["EditCastInMoulds"] | components["schemas"]["EditChooseColour"] | components["schemas"]["EditChooseColourant"] | components["schemas"]["EditChooseResin"] | components["schemas"]["EditColourFieldAsSpread"] | components["schemas"]["EditColourPass"] | components["schemas"]["EditCoverBelow"] | components["schemas"]["EditDivideLayer"] | components["schemas"]["EditDoseColour"] | components["schemas"]["EditDrawWall"] | components["schemas"]["EditFillHollow"] | components["schemas"]["EditFreeSpot"] | components["schemas"]["EditGrowDifferently"] | components["schemas"]["EditGrowRim"] | components["schemas"]["EditHoldBack"] | components["schemas"]["EditJoinSittings"] | components["schemas"]["EditJoinWall"] | components["schemas"]["EditLayLine"] | components["schemas"]["EditLayOutAs"] | components["schemas"]["EditLayRegion"] | components["schemas"]["EditLaySequence"] | components["schemas"]["EditLaySequenceAgain"] | components["schemas"]["EditLeaveBandOut"] | components["schemas"]["EditLeaveBare"] | components["schemas"]["EditLeaveColourantOut"] | components["schemas"]["EditLeaveFieldColourOut"] | components["schemas"]["EditLeaveHeartOut"] | components["schemas"]["EditLeaveOutOfMix"] | components["schemas"]["EditLeavePassOut"] | components["schemas"]["EditLeavePoolOut"] | components["schemas"]["EditLeavePourOut"] | components["schemas"]["EditLeaveRestBare"] | components["schemas"]["EditLeaveZoneOut"] | components["schemas"]["EditMakePanels"] | components["schemas"]["EditMarkLaid"] | components["schemas"]["EditMarkPrepared"] | components["schemas"]["EditMeasureDose"] | components["schemas"]["EditMixByEye"] | components["schemas"]["EditMixInCup"] | components["schemas"]["EditMixPaste"] | components["schemas"]["EditMoveBand"] | components["schemas"]["EditMoveField"] | components["schemas"]["EditMoveHeart"] | components["schemas"]["EditMoveInsert"] | components["schemas"]["EditMoveMiddle"] | components["schemas"]["EditMoveSitting"] | components["schemas"]["EditMoveSpot"] | components["schemas"]["EditMoveSupport"] | components["schemas"]["EditMoveWallSpot"] | components["schemas"]["EditNudge"] | components["schemas"]["EditOneCup"] | components["schemas"]["EditOpenOutline"] | components["schemas"]["EditOrderPours"] | components["schemas"]["EditPaintFromPot"] | components["schemas"]["EditPaintGround"] | components["schemas"]["EditPourApart"] | components["schemas"]["EditPourAt"] | components["schemas"]["EditPourFrom"] | components["schemas"]["EditPourFromThenOn"] | components["schemas"]["EditPourLast"] | components["schemas"]["EditPourLayerApart"] | components["schemas"]["EditPourOff"] | components["schemas"]["EditPourOverOld"] | components["schemas"]["EditPourWithRest"] | components["schemas"]["EditPullRim"] | components["schemas"]["EditPutBetween"] | components["schemas"]["EditPutColourAway"] | components["schemas"]["EditPutHandles"] | components["schemas"]["EditPutWallAcross"] | components["schemas"]["EditReadLevel"] | components["schemas"]["EditRecolour"] | components["schemas"]["EditRepeatBand"] | components["schemas"]["EditReserveInCup"] | components["schemas"]["EditReserveSpot"] | components["schemas"]["EditSealWall"] | components["schemas"]["EditSecondCup"] | components["schemas"]["EditSetCavityDepth"] | components["schemas"]["EditSetDepthInCavity"] | components["schemas"]["EditSetField"] | components["schemas"]["EditSetRegionDepth"] | components["schemas"]["EditSetRegionStones"] | components["schemas"]["EditShapeInsert"] | components["schemas"]["EditShapeOutline"] | components["schemas"]["EditShapeSpot"] | components["schemas"]["EditSplitBand"] | components["schemas"]["EditSpreadAgain"] | components["schemas"]["EditStandInsert"] | components["schemas"]["EditStretchSpot"] | components["schemas"]["EditSupportInRows"] | components["schemas"]["EditSwapColours"] | components["schemas"]["EditTakeInsertOut"] | components["schemas"]["EditTakeLineAway"] | components["schemas"]["EditTakeMixture"] | components["schemas"]["EditTakeOutline"] | components["schemas"]["EditTakeRecipe"] | components["schemas"]["EditTapeEdge"] | components["schemas"]["EditTiltPuddle"] | components["schemas"]["EditTintFromPot"] | components["schemas"]["EditTryDose"] | components["schemas"]["EditUsualSupports"] | components["schemas"]["EditWaveOff"] | components["schemas"]["EditWetFirst"] | components["schemas"]["EditWidenBand"];
         /**
          * @description A band just inside the one that fills the rest, in a colour of its own; among lines, one just outside of
          *                 it: the innermost.
@@ -2783,17 +2863,16 @@ export interface components {
             zone?: null | string;
         };
         /**
-         * @description A line of resin along the border of two regions, or along all borders of a layout: of a colour that is named, of a metallic
-         *                 one that is there, or of a new one.
+         * @description A line along a border, along all borders of a layout, drawn by hand or round: of resin or paste of a colour that is named,
+         *                 of a metallic one that is there, or of a new one; or of raised outliner.
          */
         EditLayLine: {
             /** @enum {string} */
             do: "lay-line";
-            /** @description One region, in its own layout; null for all borders. */
-            first?: string;
-            /** @description The other; null for all borders. */
-            second?: string;
-            /** @description The colour; null for a metallic one. */
+            course?: null | components["schemas"]["Course"];
+            /** @description Of what. */
+            of?: components["schemas"]["LineOf"];
+            /** @description The colour; null for a metallic one, and for paste for clear resin in a cup of its own. */
             recipe?: null | string;
             /** @description The layer. */
             layer: string;
@@ -2976,6 +3055,16 @@ export interface components {
              */
             count: number;
         };
+        /** @description Lines are laid, or are not. */
+        EditMarkLaid: {
+            /** @enum {string} */
+            do: "mark-laid";
+            lines: string[];
+            /** @description Whether they are laid. */
+            done: boolean;
+            /** Format: local-date-time */
+            at?: null | string;
+        };
         /** @description A preparation of the ground is done, or is not. */
         EditMarkPrepared: {
             /** @enum {string} */
@@ -3027,6 +3116,14 @@ export interface components {
             sitting: string;
             /** @description The cup, by its recipe. */
             recipe: string;
+        };
+        /** @description What granules a line of paste is mixed of. */
+        EditMixPaste: {
+            /** @enum {string} */
+            do: "mix-paste";
+            /** @description The line. */
+            line: string;
+            granules: components["schemas"]["Granules"][];
         };
         /** @description A band changes its place among the others. */
         EditMoveBand: {
@@ -3186,11 +3283,11 @@ export interface components {
              */
             byYMm: number;
         };
-        /** @description A spot of a wall comes to lie elsewhere. */
+        /** @description A spot of a wall, or of another line that was drawn by hand, comes to lie elsewhere. */
         EditMoveWallSpot: {
             /** @enum {string} */
             do: "move-wall-spot";
-            /** @description The wall. */
+            /** @description The line. */
             wall: string;
             /**
              * Format: int32
@@ -3691,6 +3788,12 @@ export interface components {
             /** @description The colour. */
             recipe: string;
         };
+        /** @description How the edge is taped. */
+        EditTapeEdge: {
+            /** @enum {string} */
+            do: "tape-edge";
+            runs?: null | components["schemas"]["TapeRuns"];
+        };
         /** @description A puddle is tilted otherwise. */
         EditTiltPuddle: {
             /** @enum {string} */
@@ -3934,6 +4037,18 @@ export interface components {
         };
         /** @enum {unknown} */
         Grade: "stop" | "mend" | "mind";
+        Granules: {
+            stoneId: string;
+            /** Format: double */
+            parts: number;
+        };
+        /** @description How much of a kind of granules a line of paste takes. */
+        GranulesNeed: {
+            /** @description The kind. */
+            stoneId: string;
+            /** @description Its mass, of all that are made at once. */
+            grams: components["schemas"]["Reckoned"];
+        };
         /** @description What the resin is poured on. */
         Ground: {
             /** @description Its outline seen from above. */
@@ -3959,6 +4074,7 @@ export interface components {
             old?: null | components["schemas"]["OldWork"];
             /** @description How level the other panels of a set stand, each by itself; null while nobody has measured them. */
             panelLevels?: null | components["schemas"]["PanelLevel"][];
+            tape?: null | components["schemas"]["EdgeTaping"];
         };
         /** @description The paint of a ground. */
         GroundPaint: {
@@ -4033,6 +4149,8 @@ export interface components {
             spanHeightMm: number;
             /** @description How the other panels of a set stand; null for a single one. */
             panels?: null | components["schemas"]["PanelStanding"][];
+            /** @description What holds to its edge: a mould, a frame, a dam all round, hollows. */
+            edges?: components["schemas"]["EdgeHold"][];
         };
         /** @description The scale at which a piece's map is grown. */
         GrowthScale: {
@@ -4313,6 +4431,8 @@ export interface components {
             stonesOut: components["schemas"]["StonesOut"][];
             facts: components["schemas"]["LayoutFact"][];
             holds: components["schemas"]["PoolHold"][];
+            lines: components["schemas"]["LinePlan"][];
+            walls: components["schemas"]["WallsView"];
             balance: components["schemas"]["ColourBalance"][];
         };
         /** @description How a layer, or a zone of it, is laid out. */
@@ -4677,21 +4797,66 @@ export interface components {
             material: components["schemas"]["LineMaterial"];
             layerId?: null | string;
             in?: null | components["schemas"]["LineIn"];
+            laid?: null | components["schemas"]["LineLaid"];
         };
         LineIn: {
             kind: components["schemas"]["LayoutKind"];
             zone?: null | string;
         };
-        LineMaterial: components["schemas"]["LineMaterialBarrierLine"] | components["schemas"]["LineMaterialResinLine"];
+        LineLaid: {
+            at?: unknown;
+        };
+        LineMaterial: components["schemas"]["LineMaterialBarrierLine"] | components["schemas"]["LineMaterialResinLine"] | components["schemas"]["LineMaterialPasteLine"] | components["schemas"]["LineMaterialReliefLine"];
         LineMaterialBarrierLine: {
             /** @enum {string} */
-            kind?: "barrier";
+            kind: "barrier";
             class?: null | components["schemas"]["BarrierClass"];
+        };
+        LineMaterialPasteLine: {
+            /** @enum {string} */
+            kind: "paste";
+            granules: components["schemas"]["Granules"][];
+            stiffness: components["schemas"]["PasteStiffness"];
+            recipeId: string;
+        };
+        LineMaterialReliefLine: {
+            /** @enum {string} */
+            kind: "relief";
+            class: components["schemas"]["BarrierClass"];
+            colour: string;
         };
         LineMaterialResinLine: {
             /** @enum {string} */
             kind: "resin";
             recipeId: string;
+        };
+        /**
+         * @description What a line that is no wall is laid of.
+         * @default resin
+         * @enum {unknown}
+         */
+        LineOf: "resin" | "paste" | "relief";
+        /** @description Everything worked out for a line. */
+        LinePlan: {
+            /** @description The line. */
+            lineId: string;
+            /** @description Where it runs, in words. */
+            name: string;
+            /** @description How long it is, of one piece; 0 where its border is gone. */
+            length: components["schemas"]["Reckoned"];
+            ml: null | components["schemas"]["Reckoned"];
+            grams: null | components["schemas"]["Reckoned"];
+            tubes: null | components["schemas"]["Reckoned"];
+            /** @description How long a careful hand takes over it, min. */
+            draw: components["schemas"]["Reckoned"];
+            holds: null | components["schemas"]["Reckoned"];
+            dry: null | components["schemas"]["Reckoned"];
+            peels: null | components["schemas"]["Reckoned"];
+            ready: null | components["schemas"]["LocalDateTime"];
+            /** @description The sitting that it has to be ready for; null for what is poured. */
+            beforeId: null | string;
+            /** @description What granules a paste takes; none for all else. */
+            granules: components["schemas"]["GranulesNeed"][];
         };
         LinePoint: {
             /** Format: double */
@@ -4805,7 +4970,7 @@ export interface components {
          * @description Kinds of material.
          * @enum {unknown}
          */
-        MaterialKind: "resin" | "colourant" | "stone" | "barrier" | "base" | "pen" | "leaf" | "rubber";
+        MaterialKind: "resin" | "colourant" | "stone" | "barrier" | "base" | "pen" | "leaf" | "rubber" | "tape";
         MaterialView: {
             id: string;
             kind: components["schemas"]["MaterialKind"];
@@ -5505,6 +5670,8 @@ export interface components {
             /** Format: double */
             binderMl: number;
         };
+        /** @enum {unknown} */
+        PasteStiffness: "crumbly" | "holds" | "creeps" | "pours";
         PasteSum: {
             /** Format: double */
             lengthMm?: null | number;
@@ -5619,6 +5786,7 @@ export interface components {
             pot: null | components["schemas"]["PotLeft"];
             hidden: null | string;
             need: components["schemas"]["PieceNeed"][];
+            tape: null | components["schemas"]["Taping"];
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -5628,6 +5796,7 @@ export interface components {
             pot: null | components["schemas"]["PotLeft"];
             hidden: null | string;
             need: components["schemas"]["PieceNeed"][];
+            tape: null | components["schemas"]["Taping"];
         };
         /** @description One pour of a sitting. */
         PlannedPour: {
@@ -5687,9 +5856,13 @@ export interface components {
             over: components["schemas"]["Reckoned"];
             /** @description What is poured into it with the stones in that, ml. */
             gets: components["schemas"]["Reckoned"];
+            /** @description How deep that stands in it, mm. */
+            level: components["schemas"]["Reckoned"];
             into: null | components["schemas"]["RegionId"];
             /** @description The walls that stand round it. */
             walls: string[];
+            /** @description The side of it that lies low: what that holds counts; null where it is level, or nobody measured. */
+            side?: null | string;
         };
         /** @description Whether what is left in a pot is enough for a ground. */
         PotLeft: {
@@ -6574,7 +6747,7 @@ export interface components {
          * @description The station that decides what a finding is about.
          * @enum {unknown}
          */
-        Station: "ground" | "map" | "cups" | "cure" | "story";
+        Station: "ground" | "map" | "walls" | "cups" | "cure" | "story";
         StepPiece: {
             /** Format: int32 */
             basedOn: number;
@@ -6670,6 +6843,16 @@ export interface components {
             lengthEachMm: number;
             reason: null | string;
         };
+        /**
+         * @description What a run of tape is for.
+         * @enum {unknown}
+         */
+        TapeRun: "side-and-dam" | "side" | "dam" | "back";
+        /**
+         * @description The runs of tape round an edge.
+         * @enum {unknown}
+         */
+        TapeRuns: "one" | "two" | "back" | "none";
         TapeSum: {
             /** Format: double */
             perimeterMm?: null | number;
@@ -6680,6 +6863,50 @@ export interface components {
             /** Format: double */
             openDepthMm?: null | number;
             stockWidthsMm?: null | number[];
+        };
+        /** @description One run of tape round each board. */
+        TapedRun: {
+            /** @description What it is for. */
+            run: components["schemas"]["TapeRun"];
+            /** @description How wide it has to be. */
+            leastMm: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description The narrowest width at hand that is; null where none is.
+             */
+            widthMm: null | number;
+            /** @description How long it is on all boards together. */
+            length: components["schemas"]["Reckoned"];
+            /** @description Which way it is laid: two runs go opposite ways. */
+            clockwise: boolean;
+        };
+        /** @description How the edge of a piece is taped. */
+        Taping: {
+            /** @description The way: the person's, or of the piece. */
+            runs: components["schemas"]["TapeRuns"];
+            /** @description Whether the piece says so itself. */
+            own: boolean;
+            /** @description The runs, in the order they are laid. */
+            each: components["schemas"]["TapedRun"][];
+            /**
+             * Format: int32
+             * @description Corners where tape is broken and begun anew, of one board.
+             */
+            corners: number;
+            /** @description How far the dam stands above the edge. */
+            damMm: components["schemas"]["Reckoned"];
+            /**
+             * Format: double
+             * @description Height of the side.
+             */
+            sideMm: number;
+            /**
+             * Format: int32
+             * @description How often it is taped: anew for every sitting that reaches the open edge.
+             */
+            times: number;
+            /** @description Where a run begins: halfway along a straight edge, away from every corner. */
+            startsAt: components["schemas"]["Spot"];
         };
         /** @description How flakes look at each of ImmutableArray&lt;double&gt; Shimmer.AnglesDeg. */
         TiltedColour: {
@@ -6719,6 +6946,19 @@ export interface components {
          * @enum {unknown}
          */
         WallSeal: "open" | "sealed" | "tested";
+        /**
+         * @description How it stands with what holds resin back in a layer.
+         * @enum {unknown}
+         */
+        WallsState: "holds" | "full" | "runs-over" | "unknown" | "no-walls";
+        WallsView: {
+            state: components["schemas"]["WallsState"];
+            says: string;
+            numbers: components["schemas"]["Reckoned"][];
+            regionId: null | components["schemas"]["RegionId"];
+            pourFrom: null | components["schemas"]["Moment"];
+            toLay: string[];
+        };
         WantedMixture: {
             colour: string;
             ground: string;
@@ -9576,7 +9816,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "resin" | "colourant" | "stone" | "barrier" | "base" | "pen" | "leaf" | "rubber";
+                kind: "resin" | "colourant" | "stone" | "barrier" | "base" | "pen" | "leaf" | "rubber" | "tape";
                 id: string;
             };
             cookie?: never;

@@ -4,6 +4,7 @@ import type { PieceEditor } from '../editor/PieceEditor';
 import type { Pointer } from '../editor/StageHand';
 import { StageHand } from '../editor/StageHand';
 import type { FilledLayer } from '../editor/filled';
+import { lineAt } from '../editor/lines';
 import { filled, inZone } from '../editor/filled';
 import type { Selected } from '../editor/selection';
 import { grab } from '../editor/tools';
@@ -22,7 +23,10 @@ import { OrderMarks, Threads } from './OrderMarks';
 import { StoryKey, StoryMarks } from './StoryMarks';
 import { pouredIn } from './stagePainting';
 import { MapHandles, RimAndGround, onePanel } from './StageHandles';
-import { Pin, StageFoot, TrialBar, type Trial } from './StageParts';
+import { CutAcross } from './CutAcross';
+import { Grip } from './Grip';
+import { WallMarks } from './WallMarks';
+import { Pin, StageFoot, TrialBar, type Drawn, type Trial } from './StageParts';
 import type { HoldOf } from './grips';
 import { OncePerFrame, moves } from './moves';
 import { useSize } from '../parts/useSize';
@@ -48,7 +52,7 @@ interface Props {
   /** What is written on it: what the second look sees there, and what its station has to say of a sitting and its log. */
   marks: { findings: Finding[]; at: Station; sitting: SittingView; run?: RunView };
   /** What can be taken hold of: hearts and bands, the rim, regions to be picked, or nothing. */
-  handles: 'map' | 'rim' | 'regions' | null;
+  handles: 'map' | 'lines' | 'rim' | 'regions' | null;
   /** A change that is looked at before it is taken. */
   trial: Trial | null;
   selection: { selected: Selected; onSelect: (selected: Selected) => void };
@@ -86,10 +90,18 @@ export function MapStage(props: Props) {
   useWheel(stage, (turned, at) => zoomTo(zoom.by * Math.exp(-turned / 400), at));
   const panning = useSpaceHeld();
 
-  // A wall that is being drawn.
-  const [drawing, setDrawing] = useState(false);
+  // A line that is being drawn.
+  const pools = layer.layout.kind === 'pools';
+  const kinds: readonly Drawn[] =
+    handles === 'map' ? (pools ? ['wall'] : []) : handles === 'lines' ? linesIn(pools) : [];
+  const [drawn, setDrawing] = useState<Drawn | null>(null);
   const [trace, setTrace] = useState<Spot[] | null>(null);
-  const draws = drawing && handles === 'map' && layer.layout.kind === 'pools';
+  const drawing = drawn !== null && kinds.includes(drawn) ? drawn : null;
+  const draws = drawing !== null;
+
+  // The cut of the walls runs where it was dragged to; at first where the layer is cut.
+  const [cutAt, setCutAt] = useState<number | null>(null);
+  const cutAtMm = Math.min(Math.max(cutAt ?? plan.box.yMm + plan.cutAtMm, 1), shape.heightMm - 1);
 
   const regionUnder = (at: Spot) => {
     const context = stage.current?.querySelector<HTMLCanvasElement>('canvas.picture')?.getContext('2d');
@@ -98,8 +110,12 @@ export function MapStage(props: Props) {
   };
   /** A heart or a band is taken by its own area; another zone is turned to. */
   const take = (at: Pointer) => {
-    const under = handles === 'map' ? regionUnder(at) : null;
+    const under = handles === 'map' || handles === 'lines' ? regionUnder(at) : null;
     if (under === null) return null;
+    if (handles === 'lines') {
+      const line = lineAt(layer, under, inMm(at), slack / pixelsPerMm);
+      return { select: line && { kind: 'line' as const, id: line.id }, change: null };
+    }
     const [head, ...tail] = under.split('/');
     const there = tail.length > 0 && head !== 'kept' ? head! : null;
     if (head !== 'kept' && there !== worked.zone) {
@@ -114,8 +130,11 @@ export function MapStage(props: Props) {
     drag,
     keep: (commands) => void edit(...commands),
     giveUp: letGo,
-    wall: (spots) =>
-      void edit({ do: 'draw-wall', ...here, spots: spots.map(({ x, y }) => ({ xMm: x, yMm: y })) }),
+    wall: (traced) => {
+      const spots = traced.map(({ x, y }) => ({ xMm: x, yMm: y }));
+      if (drawing === 'wall') void edit({ do: 'draw-wall', ...here, spots });
+      else if (drawing) void edit({ do: 'lay-line', ...here, of: drawing, course: { kind: 'drawn', spots } });
+    },
     trace: setTrace,
     zoom: setZoom,
   });
@@ -141,7 +160,7 @@ export function MapStage(props: Props) {
     py: (mm) => view.y + mm * pixelsPerMm,
     pixelsPerMm,
   };
-  return (
+  const stageOf = (
     <div
       className="stage"
       data-drawing={draws || undefined}
@@ -178,7 +197,7 @@ export function MapStage(props: Props) {
             stays={marks.at === 'ground'}
           />
           <svg className="handles" width={room.width} height={room.height} data-moving={panning || undefined}>
-            {handles === 'map' && (
+            {(handles === 'map' || handles === 'lines') && (
               <MapHandles
                 scene={{ layer, plan, here }}
                 whole={whole}
@@ -187,7 +206,31 @@ export function MapStage(props: Props) {
                 frame={frame}
                 hold={holding()}
                 trace={trace}
+                linesOnly={handles === 'lines'}
               />
+            )}
+            {marks.at === 'walls' && (
+              <>
+                <WallMarks layer={worked.wholePlan} frame={frame} />
+                <path className="cut-line" d={`M0 ${frame.py(cutAtMm)}H${room.width}`} />
+                <Grip
+                  at={[room.width - cutGrip, frame.py(cutAtMm)]}
+                  size={9}
+                  tells={{
+                    name: 'Cut across',
+                    value: cutAtMm,
+                    words: `${Math.round(cutAtMm)} mm from the top`,
+                    takes: 'lines.course.yMm',
+                  }}
+                  hold={{
+                    move: (_, __, at) => setCutAt(inMm(at).y),
+                    drop: (_, __, at) => setCutAt(inMm(at).y),
+                    leave: () => setCutAt(null),
+                  }}
+                  onStep={(by) => setCutAt(cutAtMm + by)}
+                  onStepDown={(by) => setCutAt(cutAtMm + by)}
+                />
+              </>
             )}
             {marks.at === 'pour' && (
               <>
@@ -247,10 +290,11 @@ export function MapStage(props: Props) {
             pixelsPerMm={pixelsPerMm}
             tilt={shimmers(painting) ? { deg: tilt, onTilt: setTilt } : null}
             picture={trial || marks.at === 'ground' || marks.at === 'story' ? null : picture}
-            walls={
-              handles === 'map' && layer.layout.kind === 'pools'
+            drawing={
+              kinds.length > 0
                 ? {
-                    drawing,
+                    kinds,
+                    now: drawing,
                     draw: setDrawing,
                     across: () => void edit({ do: 'put-wall-across', ...here }),
                   }
@@ -263,7 +307,20 @@ export function MapStage(props: Props) {
       )}
     </div>
   );
+  if (marks.at !== 'walls') return stageOf;
+  return (
+    <div className="walls-stage">
+      {stageOf}
+      <CutAcross painting={painting} layer={whole} plan={worked.wholePlan} atMm={cutAtMm} />
+    </div>
+  );
 }
+
+/** The grip of the cut stands so far from the right of the stage, pixels. */
+const cutGrip = 26;
+
+/** What can be drawn where lines are laid: walls between pools, and lines on anything. */
+const linesIn = (pools: boolean): readonly Drawn[] => [...(pools ? (['wall'] as const) : []), 'resin', 'paste', 'relief'];
 
 /** A press that moves no further picks what is under it, pixels. */
 const slack = 5;

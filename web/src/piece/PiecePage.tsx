@@ -11,6 +11,7 @@ import { CureStation } from '../stations/cure/CureStation';
 import { GroundStation } from '../stations/ground/GroundStation';
 import { MapStation } from '../stations/map/MapStation';
 import { PourStation } from '../stations/pour/PourStation';
+import { WallsStation } from '../stations/walls/WallsStation';
 import type { AtStation, Station } from '../stations/station';
 import { StationProvider, stationNames, stations } from '../stations/station';
 import { WhatNext } from '../stations/WhatNext';
@@ -40,6 +41,7 @@ import './PiecePage.scss';
 const pages: Record<Station, React.ComponentType> = {
   ground: memo(GroundStation),
   map: memo(MapStation),
+  walls: memo(WallsStation),
   cups: memo(CupsStation),
   pour: memo(PourStation),
   cure: memo(CureStation),
@@ -71,7 +73,7 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     return piece && of ? filled(piece, of, worked, sitting) : undefined;
   }, [piece, plan, layerId, sittingId]);
   const chosen = useChosen(id, station, plan, own, layerPlan);
-  const poured = usePoured(editor, layerId, station === 'map' && (layerPlan?.poured ?? false));
+  const poured = usePoured(editor, layerId, (station === 'map' || station === 'walls') && (layerPlan?.poured ?? false));
   // In a zone everything of the map works on the zone as it works on a layer.
   const { inside, worked, workedPlan } = useZone(layer, layerPlan, chosen.zone);
   const say = useCallback((field: string) => errors[field], [errors]);

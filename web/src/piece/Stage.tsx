@@ -27,7 +27,7 @@ interface Props {
 }
 
 /** What can be taken hold of at a station. */
-const handles = { ground: 'rim', map: 'map', pour: 'regions', story: 'regions' } as const;
+const handles = { ground: 'rim', map: 'map', walls: 'lines', pour: 'regions', story: 'regions' } as const;
 
 /** The stations whose stage shows something else than the map: it stays in sight, small. */
 export const elsewhere: ReadonlySet<Station> = new Set(['ground', 'cups', 'cure', 'story']);

@@ -15,6 +15,7 @@ import type { HoldOf } from './grips';
 import { InsertHandles, OpeningHandles, SliceHandles, SupportHandles } from './groundHandles';
 import { HeartHandles, RimHandles } from './handles';
 import { LayoutHandles, ZoneHandles } from './layoutHandles';
+import { LineHandles } from './lineHandles';
 import './StageHandles.scss';
 
 /** How far round the grip of a band's edge, and of any other, the hand is taken, pixels. */
@@ -38,12 +39,14 @@ interface MapProps {
   selection: { selected: Selected; onSelect: (selected: Selected) => void };
   frame: Frame;
   hold: HoldOf;
-  /** A wall that is being drawn, mm. */
+  /** A line that is being drawn, mm, and how wide it will be laid. */
   trace: Spot[] | null;
+  /** Whether lines alone can be taken hold of, and nothing of what lies below them. */
+  linesOnly?: boolean;
 }
 
 /** What of a map can be taken hold of. */
-export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }: MapProps) {
+export function MapHandles({ scene, whole, kept, selection, frame, hold, trace, linesOnly }: MapProps) {
   const { layer, plan, here } = scene;
   const { px, py, pixelsPerMm } = frame;
   const { selected, onSelect } = selection;
@@ -51,28 +54,33 @@ export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }
   const { layout } = layer;
   return (
     <>
-      {isBanded(layout) && <BandEdges scene={scene} selection={selection} frame={frame} hold={hold} />}
-      <LayoutHandles
-        layer={layer}
-        plan={plan}
-        here={here}
-        at={at}
-        selected={selected}
-        onSelect={onSelect}
-        px={px}
-        py={py}
-        hold={hold}
-      />
-      <ZoneHandles
-        whole={whole}
-        kept={kept}
-        zone={here.zone}
-        selected={selected}
-        onSelect={onSelect}
-        px={px}
-        py={py}
-        hold={hold}
-      />
+      {!linesOnly && (
+        <>
+          {isBanded(layout) && <BandEdges scene={scene} selection={selection} frame={frame} hold={hold} />}
+          <LayoutHandles
+            layer={layer}
+            plan={plan}
+            here={here}
+            at={at}
+            selected={selected}
+            onSelect={onSelect}
+            px={px}
+            py={py}
+            hold={hold}
+          />
+          <ZoneHandles
+            whole={whole}
+            kept={kept}
+            zone={here.zone}
+            selected={selected}
+            onSelect={onSelect}
+            px={px}
+            py={py}
+            hold={hold}
+          />
+        </>
+      )}
+      <LineHandles layer={layer} here={here} selected={selected} px={px} py={py} hold={hold} />
       {trace && (
         <path
           className="trace"
@@ -83,7 +91,7 @@ export function MapHandles({ scene, whole, kept, selection, frame, hold, trace }
           d={trace.map((s, i) => `${i ? 'L' : 'M'}${px(s.x)} ${py(s.y)}`).join('')}
         />
       )}
-      {heartsOf(layer).map((heart, i) => (
+      {(linesOnly ? [] : heartsOf(layer)).map((heart, i) => (
         <HeartHandles
           key={heart.id}
           heart={heart}

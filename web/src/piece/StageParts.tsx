@@ -33,20 +33,36 @@ export function TrialBar({ trial: { label, left, take, leave } }: { trial: Trial
   );
 }
 
+/** What a hand draws on the stage. */
+export type Drawn = 'wall' | 'resin' | 'paste' | 'relief';
+
+const draw: Record<Drawn, string> = {
+  wall: 'Draw walls',
+  resin: 'Draw in resin',
+  paste: 'in paste',
+  relief: 'in outliner',
+};
+const done: Record<Drawn, string> = {
+  wall: 'Walls are drawn: done',
+  resin: 'Drawn: done',
+  paste: 'Drawn: done',
+  relief: 'Drawn: done',
+};
+
 interface FootProps {
   pixelsPerMm: number;
   /** Ways to look at the picture; null while something else is looked at. */
   picture: Pick<Picture, 'look' | 'laced' | 'hidden' | 'onLook'> | null;
   /** How far it is tilted; null where nothing in it looks otherwise then. */
   tilt: { deg: number; onTilt: (deg: number) => void } | null;
-  /** Walls can be drawn; null where there are none. */
-  walls: { drawing: boolean; draw: (on: boolean) => void; across: () => void } | null;
+  /** What can be drawn by hand; null where nothing can. */
+  drawing: { kinds: readonly Drawn[]; now: Drawn | null; draw: (to: Drawn | null) => void; across: () => void } | null;
   zoom: number;
   onZoom: (by: number) => void;
 }
 
 /** What stands at the foot of the stage: the scale, how it is looked at, walls, and how near it is. */
-export function StageFoot({ pixelsPerMm, picture, tilt, walls, zoom, onZoom }: FootProps) {
+export function StageFoot({ pixelsPerMm, picture, tilt, drawing, zoom, onZoom }: FootProps) {
   return (
     <div className="stage-foot" onPointerDown={(e) => e.stopPropagation()}>
       <ScaleBar pixelsPerMm={pixelsPerMm} zoom={zoom} onZoom={onZoom} />
@@ -59,20 +75,25 @@ export function StageFoot({ pixelsPerMm, picture, tilt, walls, zoom, onZoom }: F
           onLook={picture.onLook}
         />
       )}
-      {walls && (
+      {drawing && (
         <span className="walls-bar">
-          <button
-            type="button"
-            className="btn btn-outline-primary"
-            aria-pressed={walls.drawing}
-            onClick={() => walls.draw(!walls.drawing)}
-          >
-            {walls.drawing ? 'Walls are drawn: done' : 'Draw walls'}
-          </button>
-          <button type="button" className="btn btn-outline-primary" onClick={walls.across}>
-            Put a wall across
-          </button>
-          {walls.drawing && <small>from rim to rim, or round; ends near a wall join on</small>}
+          {drawing.kinds.map((kind) => (
+            <button
+              key={kind}
+              type="button"
+              className="btn btn-outline-primary"
+              aria-pressed={drawing.now === kind}
+              onClick={() => drawing.draw(drawing.now === kind ? null : kind)}
+            >
+              {drawing.now === kind ? done[kind] : draw[kind]}
+            </button>
+          ))}
+          {drawing.kinds.includes('wall') && drawing.now === null && (
+            <button type="button" className="btn btn-outline-primary" onClick={drawing.across}>
+              Put a wall across
+            </button>
+          )}
+          {drawing.now === 'wall' && <small>from rim to rim, or round; ends near a wall join on</small>}
         </span>
       )}
       {zoom > 1 && (

@@ -1,5 +1,4 @@
 import type { FilledLayer } from '../editor/filled';
-import { wallsOf } from '../editor/filled';
 import type { Edit, ReservedSpot, LayerView, Outline } from '../api/client';
 import { useEdits } from '../parts/editing';
 import { boxOf } from '../stations/ground/kinds';
@@ -154,46 +153,6 @@ export function LayoutHandles(props: Props) {
           />
         );
       });
-    case 'pools': {
-      const walls = wallsOf(layer);
-      const at = walls.findIndex((w) => selected?.kind === 'line' && w.id === selected.id);
-      const wall = walls[at];
-      const { spots } = wall?.course ?? { spots: [] };
-      const move = (wall: string, spot: number, byXMm: number, byYMm: number): Edit => ({
-        do: 'move-wall-spot',
-        ...here,
-        wall,
-        spot,
-        byXMm,
-        byYMm,
-      });
-      return (
-        wall && (
-          <>
-            <path
-              className="lever"
-              d={spots.map((s, i) => `${i ? 'L' : 'M'}${px(s.xMm)} ${py(s.yMm)}`).join('')}
-            />
-            {spots.map((s, i) => (
-              <Grip
-                key={i}
-                at={[px(s.xMm), py(s.yMm)]}
-                size={6}
-                tells={{
-                  name: `Wall ${at + 1}, spot ${i + 1}`,
-                  value: s.xMm,
-                  words: where(s.xMm, s.yMm),
-                  takes: 'layers.layout.pools.xMm',
-                }}
-                hold={hold((byX, byY) => [move(wall.id, i, byX, byY)])}
-                onStep={(by) => void edit(move(wall.id, i, by, 0))}
-                onStepDown={(by) => void edit(move(wall.id, i, 0, by))}
-              />
-            ))}
-          </>
-        )
-      );
-    }
     default:
       return null;
   }

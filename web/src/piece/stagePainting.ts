@@ -6,6 +6,7 @@ import { nextOf } from '../stations/station';
 
 const paper = '#fbf9f3';
 const ink = '#20302a';
+const oxide = '#9c3b2e';
 /** How much of its colour a region has that is to come, and the next one. */
 const faint = 0.2;
 const strong = 0.62;
@@ -64,6 +65,24 @@ interface At {
 /** The painting as its station shows it: bare ground, what is poured among what is drawn, how the pours went, or as it will look. */
 export function paintingAt(station: Station, painting: Painting, { layer, sitting, run, drafted }: At) {
   if (station === 'ground') return bare(painting, drafted ?? painting);
+  if (station === 'walls') {
+    const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));
+    const holds = new Map(layer.holds.map((h) => [h.regionId as string, h]));
+    const cups = new Map(layer.regions.map((r) => [r.id as string, r.cupId]));
+    if (holds.size === 0) return painting;
+    return drawn(painting, layer.layerId, (region) => {
+      const hold = holds.get(region);
+      if (!hold) return null;
+      const over = hold.gets.value > hold.over.value;
+      // As full as it will be, so strong is its colour.
+      const full = Math.min(1, hold.gets.value / Math.max(hold.brim.value, 1e-9));
+      return {
+        fill: mixed(paper, colours.get(cups.get(region) ?? '') ?? paper, faint + (strong - faint) * full),
+        ink: over ? oxide : ink,
+        inkMm: over ? thickMm : 0,
+      };
+    });
+  }
   if (station === 'pour') {
     const next = nextOf(sitting);
     const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));

@@ -35,7 +35,7 @@ export function useChosen(
   const [zoneId, setZoneId] = useState<string | null>(null);
   const regions = layerPlan?.regions;
   const there = layer?.zones?.some((z) => z.id === zoneId);
-  const zone = station === 'map' && there ? zoneId : null;
+  const zone = (station === 'map' || station === 'walls') && there ? zoneId : null;
   const setCup = useCallback(
     (to: string | null) => setPicked(to === null ? null : { cup: to, at: station }),
     [station],

@@ -7,6 +7,7 @@ import './WhatNext.scss';
 const why: Record<Station, string> = {
   ground: '',
   map: 'lay out what goes where',
+  walls: 'what holds the resin back',
   cups: 'what to mix for each colour',
   pour: 'in which order it goes on',
   cure: 'when to pour, and when its windows open',

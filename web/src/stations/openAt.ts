@@ -49,6 +49,15 @@ export function openAt(
         ? { share: 0.7, words: `${homeless} without a cup` }
         : { share: 1, words: 'laid out' };
     }
+    case 'walls': {
+      const { state, toLay } = plan.walls;
+      if (state === 'runs-over') return { share: 0.5, words: 'runs over' };
+      if (state === 'unknown') return { share: 0.3, words: 'of what?' };
+      if (plan.lines.length === 0 && state === 'no-walls') return { share: 0, words: 'none', empty: true };
+      return toLay.length > 0
+        ? { share: 0.7, words: `${toLay.length} to lay` }
+        : { share: 1, words: state === 'full' ? 'nearly full' : plan.lines.length > 0 ? some(plan.lines.length, 'line') : 'holds' };
+    }
     case 'cups': {
       const over = sitting.cups.cups.filter((c) => c.doses.over).length;
       if (sitting.pours.length === 0) return { share: 0, words: 'nothing to mix', empty: true };

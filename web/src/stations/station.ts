@@ -72,11 +72,12 @@ export type LaidOutAs<K extends Layout['kind']> = Extract<Layout, { kind: K }>;
 export const kindOf = (layer: FilledLayer) => layer.layout.kind;
 
 /** The stations that exist, in working order. */
-export const stations = ['ground', 'map', 'cups', 'pour', 'cure', 'story'] as const;
+export const stations = ['ground', 'map', 'walls', 'cups', 'pour', 'cure', 'story'] as const;
 export type Station = (typeof stations)[number];
 export const stationNames: Record<Station, string> = {
   ground: 'Ground',
   map: 'Map',
+  walls: 'Walls',
   cups: 'Cups',
   pour: 'Pour',
   cure: 'Cure',

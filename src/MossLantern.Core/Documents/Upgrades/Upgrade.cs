@@ -9,7 +9,7 @@ public static class Upgrade
 {
     /// <summary>From each earlier format to the next, the first first.</summary>
     private static readonly ImmutableArray<Action<JsonObject>> Steps =
-        [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece, OnlyAdded, OnlyAdded, FromFormat6.Piece];
+        [FromFormat1.Piece, OnlyAdded, FromFormat3.Piece, OnlyAdded, OnlyAdded, FromFormat6.Piece, OnlyAdded];
 
     /// <summary>Brings a piece to today's format, in place. What is not shaped as that format says stays as it is, for
     /// the reader to refuse.</summary>
@@ -25,7 +25,8 @@ public static class Upgrade
     }
 
     /// <summary>Format 3 only added to format 2, batches of a sitting and its jug; format 5 to format 4, second
-    /// cups and what is measured by eye; and format 6 to format 5, shares that several batches have in a cup.</summary>
+    /// cups and what is measured by eye; format 6 to format 5, shares that several batches have in a cup; and format 8 to
+    /// format 7, what lines are laid of, how they run and that they are laid, and how the edge is taped.</summary>
     private static void OnlyAdded(JsonObject piece)
     {
     }

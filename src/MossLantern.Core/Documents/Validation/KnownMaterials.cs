@@ -30,6 +30,8 @@ public static class KnownMaterials
     private static IEnumerable<(string Field, string StoneId)> Stones(Piece piece, string before) =>
         piece.Layers
             .SelectMany(l => (l.Stones ?? []).Select(s => ($"{before}{PlaceIn.Stones(l.Id, s.Region, s.StoneId)}.stoneId", s.StoneId)))
+            .Concat((piece.Lines ?? []).SelectMany(l => l.Material is PasteLine paste
+                ? paste.Granules.Select(g => ($"{before}{l.Place}.material.granules[{g.StoneId}].stoneId", g.StoneId)) : []))
             .Concat(piece.Ground.Old is { } old ? Stones(old.Piece, $"{before}ground.old.") : []);
 
     private static IEnumerable<(string Field, string Resin)> Places(Piece piece, string before) =>

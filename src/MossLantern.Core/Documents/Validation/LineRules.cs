@@ -37,9 +37,17 @@ internal static class LineRules
             yield return new("lines", "Round a reserved spot there is one dam.");
         }
 
+        foreach (var laid in lines.Where(l => !l.IsBarrier).GroupBy(l => (l.LayerId, l.In)))
+        {
+            if (laid.Sum(Corners) > MostCorners)
+            {
+                yield return new("lines", $"The lines of a layer run through up to {MostCorners} spots together, {Turn} of them to a turn.");
+            }
+        }
+
         if (lines.Where(l => !l.IsBarrier).GroupBy(l => (l.LayerId, l.In?.Kind, l.Region)).Any(g => g.Count() > 1))
         {
-            yield return new("lines", "Each line of resin is a region of its own.");
+            yield return new("lines", "Each line that is no wall is a region of its own.");
         }
 
         foreach (var walls in lines.Where(l => l is { IsBarrier: true, Course: DrawnCourse }).GroupBy(l => (l.LayerId, l.In)))
@@ -60,6 +68,16 @@ internal static class LineRules
         }
     }
 
+    /// <summary>Most spots that all lines of a layout, walls aside, run through, and how many a turn of a spiral has.</summary>
+    internal const int MostCorners = 6000, Turn = 100;
+
+    private static double Corners(Line line) => line.Course switch
+    {
+        DrawnCourse { Spots.IsDefault: false } drawn => drawn.Spots.Length,
+        RingCourse ring => Turn * (ring.Turns is > 0 and var turns ? turns : 1),
+        _ => 0,
+    };
+
     private static IEnumerable<ValidationFailure> Of(Piece piece, Line line, HashSet<string> recipes, string at)
     {
         if (!Accepted.LineMm.Contains(line.Section.WidthMm))
@@ -72,26 +90,41 @@ internal static class LineRules
             yield return new($"{at}.section.heightMm", Accepted.LineHeightMm.Sentence);
         }
 
-        if (line is { Material: ResinLine, Section.HeightMm: null })
+        if (line is { IsBarrier: false, Section.HeightMm: null })
         {
-            yield return new($"{at}.section.heightMm", "How thick a line of resin is laid has to be known.");
+            yield return new($"{at}.section.heightMm", "How thick a line is laid has to be known.");
         }
 
-        if (line.Material is BarrierLine { Class: { } barrier } && !Enum.IsDefined(barrier))
+        if (line.Class is { } barrier && !Enum.IsDefined(barrier))
         {
-            yield return new($"{at}.material.class", "There is no such material for walls.");
+            yield return new($"{at}.material.class", "There is no such material for walls and raised lines.");
+        }
+
+        if (line.Material is ReliefLine { Colour: var colour } && Colour.Parse(colour) is null)
+        {
+            yield return new($"{at}.material.colour", "A colour is written like #33523f.");
+        }
+
+        foreach (var failure in line.Material is PasteLine paste ? OfPaste(paste, $"{at}.material") : [])
+        {
+            yield return failure;
+        }
+
+        foreach (var failure in OfCourse(line.Course, $"{at}.course"))
+        {
+            yield return failure;
         }
 
         if (line.RecipeId is { } recipe && !recipes.Contains(recipe))
         {
             yield return new($"{at}.material.recipeId",
-                "A line of resin is laid from one of the piece's recipes, and not from a second cup of one.");
+                "A line is laid from one of the piece's recipes, and not from a second cup of one.");
         }
 
         if (line.Course is DrawnCourse && !SpotsAreSound(line))
         {
             yield return new($"{at}.course.spots",
-                $"A wall runs through 2 to {DrawnCourse.Most} spots, each {Accepted.PlaceMm.Words} from the left and from the top.");
+                $"A line runs through 2 to {DrawnCourse.Most} spots, each {Accepted.PlaceMm.Words} from the left and from the top.");
         }
 
         if (line.Course is RoundCourse round)
@@ -111,18 +144,68 @@ internal static class LineRules
         {
             yield return new($"{at}.in", "A line is drawn in a layout of one of the piece's layers.");
         }
-        else if (line.IsBarrier ? !IsWall(line, own, drawn.Zone) : !IsOfResin(line, own, drawn.Zone))
+        else if (line.IsBarrier ? !IsWall(line, own, drawn.Zone) : !IsLaidOn(line, own, drawn.Zone))
         {
             yield return new($"{at}.region", line.IsBarrier ? "Walls are drawn between pools, and are the region 'wall'."
-                : "A line of resin runs along borders, and is a region that its layer does not have otherwise.");
+                : "A line that is no wall is a region that its layer does not have otherwise.");
+        }
+    }
+
+    private static IEnumerable<ValidationFailure> OfCourse(Course course, string at)
+    {
+        switch (course)
+        {
+            case BorderCourse border when !Accepted.OffBorderMm.Contains(border.OffMm):
+                yield return new($"{at}.offMm", Accepted.OffBorderMm.Sentence);
+                break;
+            case BorderCourse border when !(border.From >= 0 && border.To <= 1 && border.From < border.To):
+                yield return new(border.From is >= 0 and < 1 ? $"{at}.to" : $"{at}.from",
+                    "A line begins and ends between 0 % and 100 % of its border, and begins first.");
+                break;
+            case RingCourse ring when !Accepted.PlaceMm.Contains(ring.XMm) || !Accepted.PlaceMm.Contains(ring.YMm):
+                yield return new($"{at}.xMm", Accepted.PlaceMm.Sentence);
+                break;
+            case RingCourse ring when !Accepted.RingMm.Contains(ring.DiameterMm):
+                yield return new($"{at}.diameterMm", Accepted.RingMm.Sentence);
+                break;
+            case RingCourse { Turns: { } turns } when !Accepted.Turns.Contains(turns):
+                yield return new($"{at}.turns", Accepted.Turns.Sentence);
+                break;
+        }
+    }
+
+    private static IEnumerable<ValidationFailure> OfPaste(PasteLine paste, string at)
+    {
+        if (!Enum.IsDefined(paste.Stiffness))
+        {
+            yield return new($"{at}.stiffness", "A paste is crumbly, holds its shape, creeps or pours.");
+        }
+
+        if (paste.Granules is not { IsDefault: false, Length: > 0 and <= PasteLine.Most } all)
+        {
+            yield return new($"{at}.granules", $"A paste has 1 to {PasteLine.Most} kinds of granules in it.");
+            yield break;
+        }
+
+        if (!Unique(all.Select(g => g.StoneId)))
+        {
+            yield return new($"{at}.granules", "Each kind of granules is in a paste once.");
+        }
+
+        for (var i = 0; i < all.Length; i++)
+        {
+            if (!Accepted.GranuleParts.Contains(all[i].Parts))
+            {
+                yield return new($"{At($"{at}.granules", i)}.parts", Accepted.GranuleParts.Sentence);
+            }
         }
     }
 
     private static bool IsWall(Line line, Layout own, string? zone) =>
         line.Course is DrawnCourse && own is PoolsLayout && line.Region == PoolsLayout.WallId.In(zone);
 
-    private static bool IsOfResin(Line line, Layout own, string? zone) =>
-        line is { Course: not DrawnCourse, Region: { Kept: null, Own.Length: > 0 and <= 40 } region } && region.Zone == zone
+    private static bool IsLaidOn(Line line, Layout own, string? zone) =>
+        line is { Course: not RoundCourse, Region: { Kept: null, Own.Length: > 0 and <= 40 } region } && region.Zone == zone
         && region.InLayout != PoolsLayout.WallId && !own.RegionIds.Contains(region.InLayout);
 
     private static bool IsSound(Line wall) => Accepted.LineMm.Contains(wall.Section.WidthMm) && SpotsAreSound(wall);

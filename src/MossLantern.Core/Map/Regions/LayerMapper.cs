@@ -135,7 +135,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     {
         PuddleLayout => string.Create(CultureInfo.InvariantCulture, $"{layer.Layout.Key}|{layer.DepthMm:R}"),
         // What carves pools is grown into their map.
-        PoolsLayout => string.Join('|', [layer.Layout.Key, .. layer.Walls.Select(w => w.Key)]),
+        PoolsLayout => string.Join('|', [layer.Layout.Key, .. layer.Walls.Select(w => w.CarvesKey)]),
         _ => layer.Layout.Key,
     };
 

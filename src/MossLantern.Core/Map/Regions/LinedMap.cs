@@ -2,11 +2,15 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
 using NetTopologySuite.Geometries;
+using NetTopologySuite.LinearReferencing;
+using NetTopologySuite.Operation.Buffer;
+using NetTopologySuite.Operation.Linemerge;
 using NetTopologySuite.Simplify;
 
 namespace MossLantern.Core.Map;
 
-/// <summary>A map with lines of resin laid on it: they take no area from what they lie on, and it is not grown anew for them.</summary>
+/// <summary>A map with lines laid on it: they take no area from what they lie on, and it is not grown anew for them. Those that are
+/// poured are regions.</summary>
 /// <remarks>Source: docs/craft/walls.md, Lines.</remarks>
 internal sealed class LinedMap : LayerMap
 {
@@ -26,7 +30,7 @@ internal sealed class LinedMap : LayerMap
         {
             // Shapes that were not asked for yet are worked out on every core.
             Parallel.ForEach(Lines, p => _ = p.Area);
-            return [.. on.Regions, .. Lines.Select(p => new Region(p.Id, p.Kind, p.CupId, p.Area.Area, 0, null, p.Own))];
+            return [.. on.Regions, .. Poured.Select(p => new Region(p.Id, p.Kind, p.CupId, p.Area.Area, 0, null, p.Own))];
         });
     }
 
@@ -35,6 +39,8 @@ internal sealed class LinedMap : LayerMap
 
     /// <summary>The lines.</summary>
     public ImmutableArray<Patch> Lines { get; }
+
+    private IEnumerable<Patch> Poured => Lines.Where(p => p.CupId is not null);
 
     public override ImmutableArray<Region> Regions => regions.Value;
 
@@ -49,7 +55,7 @@ internal sealed class LinedMap : LayerMap
     internal override double[] AreasWithin(OutlineCover part)
     {
         var within = Flat.Of(part.Outline);
-        return [.. On.AreasWithin(part), .. Lines.Select(p => p.Area.IsEmpty ? 0 : Flat.Shared(p.Area, within).Area)];
+        return [.. On.AreasWithin(part), .. Poured.Select(p => p.Area.IsEmpty ? 0 : Flat.Shared(p.Area, within).Area)];
     }
 
     /// <summary>The map below lines, if there are any.</summary>
@@ -59,11 +65,13 @@ internal sealed class LinedMap : LayerMap
     {
         var (width, height) = (line.Section.WidthMm, line.Section.HeightMm ?? 0);
         var along = Along(on, line.Course);
+        // What a hand drew over the edge is laid as far as there is something to lie on.
+        along = line.Course is DrawnCourse or RingCourse or BorderCourse { OffMm: not 0 } ? along.Intersection(Flat.Of(outline)) : along;
         var drawn = DouglasPeuckerSimplifier.Simplify(along, ToleranceMm);
         return new(
             line.Region.InLayout, RegionKind.Line, line.RecipeId,
             new Lazy<Geometry>(() => Flat.Shared(drawn.Buffer(width / 2, 6), Flat.Of(outline))),
-            new(along.Length * width * height / 1000, along.Length, width, height, line.Id), null, new PatchDraft([], drawn, width));
+            new(along.Length * (line.SectionMm2 ?? 0) / 1000, along.Length, width, height, line.Id), null, new PatchDraft([], drawn, width));
     }
 
     /// <summary>What a line runs along; nothing where its border is gone.</summary>
@@ -71,9 +79,57 @@ internal sealed class LinedMap : LayerMap
     {
         AllBordersCourse when on is RegionMap { Inner: { } inner } => inner.Value,
         AllBordersCourse => Of(on.Borders()),
-        BorderCourse border => Of(on.Along(border.First, border.Second) is { } line ? [line] : []),
+        BorderCourse border when on.Along(border.First, border.Second) is { } line => Beside(on, border, Stretch(border, Of([line]))),
+        DrawnCourse drawn => Pools.Laid(drawn.Spots),
+        RingCourse ring => Spiral(ring, ring.Turns),
         _ => Of([]),
     };
+
+    /// <summary>A stretch of a border, by shares of its length.</summary>
+    private static Geometry Stretch(BorderCourse border, MultiLineString whole)
+    {
+        if (border is { From: 0, To: 1 })
+        {
+            return whole;
+        }
+
+        var merger = new LineMerger();
+        merger.Add((Geometry)whole);
+        MultiLineString merged = new([.. merger.GetMergedLineStrings().Cast<LineString>()]);
+        var along = new LengthIndexedLine(merged);
+        return along.ExtractLine(border.From * merged.Length, border.To * merged.Length);
+    }
+
+    /// <summary>A border moved to one side of itself.</summary>
+    private static Geometry Beside(LayerMap on, BorderCourse border, Geometry line)
+    {
+        if (border.OffMm == 0 || line.IsEmpty)
+        {
+            return line;
+        }
+
+        // On which side the second lies is asked of the map, halfway along.
+        var into = border.OffMm > 0 ? border.Second : border.First;
+        var (one, other) = (OffsetCurve.GetCurve(line, Math.Abs(border.OffMm)), OffsetCurve.GetCurve(line, -Math.Abs(border.OffMm)));
+        return Lies(one) >= Lies(other) ? one : other;
+
+        int Lies(Geometry curve) => curve.Coordinates.Count(c => on.RegionAt(c.X, c.Y) == into);
+    }
+
+    /// <summary>So many corners to a turn.</summary>
+    private const int Corners = 96;
+
+    private static LineString Spiral(RingCourse ring, double? turns)
+    {
+        var steps = (int)Math.Ceiling(Corners * (turns ?? 1));
+        var radius = ring.DiameterMm / 2;
+        return new([.. Enumerable.Range(0, steps + 1).Select(i =>
+        {
+            var (share, angle) = ((double)i / steps, 2 * Math.PI * (turns ?? 1) * i / steps);
+            var r = turns is null ? radius : radius * (1 - share);
+            return new Coordinate(ring.XMm + r * Math.Sin(angle), ring.YMm - r * Math.Cos(angle));
+        })]);
+    }
 
     private static MultiLineString Of(IEnumerable<BorderLine> borders) => new([.. borders.SelectMany(b => b.Lines)
         .Select(l => new LineString([.. l.Select(p => new Coordinate(p.X, p.Y))]))]);

@@ -11,7 +11,6 @@ import { SettledChoice } from '../../parts/SettledChoice';
 import { kindOf, layoutKinds, timesPoured, useStation } from '../station';
 import { LayoutPart } from './layouts/LayoutPart';
 import { Sequences } from './Sequences';
-import { Lines } from './Lines';
 import './MapStation.scss';
 
 const contrasts = [
@@ -135,7 +134,6 @@ export function MapStation() {
       {secondLook}
       <OfOne />
       <LayoutPart />
-      <Lines />
       {banded && <Sequences />}
       {inZone ? (
         <ZoneFields />

@@ -2,7 +2,7 @@ import { HowNumber } from '../../../parts/HowNumber';
 import { useEdits } from '../../../parts/editing';
 import type { LaidOutAs as Of } from '../../station';
 import { useStation } from '../../station';
-import { Colour, CupChoice } from './CupChoice';
+import { Colour, CupChoice } from '../../CupChoice';
 
 /** One colour over all. */
 export function Flood({ layout }: { layout: Of<'flood'> }) {

@@ -6,7 +6,7 @@ import { HowNumber } from '../../../parts/HowNumber';
 import { useEdits } from '../../../parts/editing';
 import type { LaidOutAs as Of } from '../../station';
 import { useStation } from '../../station';
-import { Colour, CupChoice } from './CupChoice';
+import { Colour, CupChoice } from '../../CupChoice';
 import '../bands.scss';
 import './Marble.scss';
 

@@ -3,7 +3,7 @@ import { HowNumber } from '../../../parts/HowNumber';
 import { useEdits } from '../../../parts/editing';
 import type { LaidOutAs as Of } from '../../station';
 import { useStation } from '../../station';
-import { Colour, CupChoice } from './CupChoice';
+import { Colour, CupChoice } from '../../CupChoice';
 import '../bands.scss';
 
 /** Colours poured in turn into one puddle. */

@@ -3,7 +3,7 @@ import { useEdits } from '../../../parts/editing';
 import type { LaidOutAs as Of } from '../../station';
 import { useStation } from '../../station';
 import { BandList } from '../BandList';
-import { CupChoice } from './CupChoice';
+import { CupChoice } from '../../CupChoice';
 import { Facts } from './Facts';
 
 /** Stripes from the rim to the middle. */

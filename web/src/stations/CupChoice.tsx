@@ -1,8 +1,8 @@
-import type { FilledLayer } from '../../../editor/filled';
-import { colourIn } from '../../../editor/filled';
-import { Choice } from '../../../parts/Choice';
-import { CupColour } from '../../CupColour';
-import { useStation } from '../../station';
+import type { FilledLayer } from '../editor/filled';
+import { colourIn } from '../editor/filled';
+import { Choice } from '../parts/Choice';
+import { CupColour } from './CupColour';
+import { useStation } from './station';
 
 const own = '+';
 

@@ -1,0 +1,145 @@
+import { useMemo, useRef } from 'react';
+import type { LayerView, Painting } from '../api/client';
+import type { FilledLayer } from '../editor/filled';
+import { wallsOf } from '../editor/filled';
+import { colourIn } from '../editor/filled';
+import { regionAt } from '../painting/regions';
+import { useUnits } from '../units/units';
+import { useSize } from '../parts/useSize';
+import './CutAcross.scss';
+
+interface Props {
+  painting: Painting;
+  layer: FilledLayer;
+  plan: LayerView;
+  /** Where the cut runs, mm from the top. */
+  atMm: number;
+}
+
+/** So many places are asked along the cut. */
+const places = 360;
+/** Heights are drawn out so many times against widths, at most. */
+const most = 10;
+const [left, right, foot, head] = [8, 92, 16, 18];
+
+interface Stretch {
+  region: string | null;
+  from: number;
+  to: number;
+}
+
+/** What the cut passes, from left to right, mm. */
+function stretches(painting: Painting, layerId: string, atMm: number): Stretch[] {
+  const context = document.createElement('canvas').getContext('2d');
+  if (!context) return [];
+  const found: Stretch[] = [];
+  const step = painting.widthMm / places;
+  for (let i = 0; i < places; i++) {
+    const x = (i + 0.5) * step;
+    const region = regionAt(context, painting, x, atMm, layerId);
+    const last = found.at(-1);
+    if (last?.region === region && last) last.to = x + step / 2;
+    else found.push({ region, from: x - step / 2, to: x + step / 2 });
+  }
+  return found;
+}
+
+/** A cut through the layer where it is dragged to: ground, walls and fills at their heights. */
+export function CutAcross({ painting, layer, plan, atMm }: Props) {
+  const units = useUnits();
+  const box = useRef<HTMLDivElement>(null);
+  const room = useSize(box);
+  const cut = useMemo(() => stretches(painting, layer.id, atMm), [painting, layer.id, atMm]);
+  const walls = wallsOf(layer);
+  const holds = new Map(plan.holds.map((h) => [h.regionId as string, h]));
+  const levelOf = (region: string) => holds.get(region)?.level.value ?? layer.depthMm;
+  const crest = Math.max(0, ...walls.map((w) => w.section.heightMm ?? 0));
+  const tallest = Math.max(layer.depthMm, crest, ...plan.holds.map((h) => h.level.value), 1);
+  const perMm = (room.width - left - right) / Math.max(painting.widthMm, 1);
+  const up = Math.min(most * perMm, (room.height - foot - head) / tallest);
+  const ground = room.height - foot;
+  const x = (mm: number) => left + mm * perMm;
+  const y = (mm: number) => ground - mm * up;
+  const putty = walls[0]?.material.kind === 'barrier' && walls[0].material.class === 'putty';
+  const marks = [
+    ...new Set([
+      ...(crest > 0 ? [crest] : []),
+      layer.depthMm,
+      ...plan.holds.filter((h) => h.gets.value > h.over.value).map((h) => h.level.value),
+    ]),
+  ].sort((a, b) => b - a);
+  const says = (mm: number) =>
+    mm === layer.depthMm ? 'this layer' : mm === crest ? 'crest' : 'runs over';
+  return (
+    <div className="cut-across" ref={box}>
+      {room.width > 0 && (
+        <svg
+          width={room.width}
+          height={room.height}
+          role="img"
+          aria-label={`Cut across, ${units.show(atMm, 'mm', 0)} from the top`}
+        >
+          <text x={left} y={12} className="cut-title">
+            Cut here, heights drawn out {Math.max(1, Math.round(up / perMm))} times
+          </text>
+          {cut.map(({ region, from, to }) => {
+            if (region === null) return null;
+            const kind = plan.regions.find((r) => r.id === region)?.kind;
+            if (kind === 'wall') {
+              const high = crest > 0 ? crest : layer.depthMm;
+              const a = x(from);
+              const b = x(to);
+              return (
+                <path
+                  key={from}
+                  className="cut-wall"
+                  data-unknown={crest === 0 || undefined}
+                  d={
+                    putty
+                      ? `M${a} ${ground}V${y(high)}H${b}V${ground}Z`
+                      : `M${a} ${ground}C${a} ${y(high * 1.33)} ${b} ${y(high * 1.33)} ${b} ${ground}Z`
+                  }
+                />
+              );
+            }
+            const of = plan.regions.find((r) => r.id === region);
+            const colour = colourIn(plan, of?.cupId) ?? '#dfe9e6';
+            const level = levelOf(region);
+            const hold = holds.get(region);
+            return (
+              <g key={from}>
+                <rect
+                  x={x(from)}
+                  y={y(level)}
+                  width={Math.max(0.5, x(to) - x(from))}
+                  height={Math.max(0, ground - y(level))}
+                  fill={colour}
+                  opacity={0.5}
+                />
+                <rect
+                  x={x(from)}
+                  y={y(Math.min(level, layer.depthMm))}
+                  width={Math.max(0.5, x(to) - x(from))}
+                  height={Math.max(0, ground - y(Math.min(level, layer.depthMm)))}
+                  fill={colour}
+                />
+                {hold && hold.gets.value > hold.over.value && (
+                  <path className="cut-over" d={`M${x(from)} ${y(level)}H${x(to)}`} />
+                )}
+              </g>
+            );
+          })}
+          <rect className="cut-ground" x={left} y={ground} width={painting.widthMm * perMm} height={foot - 4} />
+          {marks.map((mm, i) => (
+            <g key={mm} className="cut-mark" data-over={says(mm) === 'runs over' || undefined}>
+              <path d={`M${left} ${y(mm)}H${x(painting.widthMm)}`} />
+              <text x={x(painting.widthMm) + 6} y={Math.max(y(mm) + 4, 12 + i * 14)}>
+                {units.part(mm, 'mm', 1).text} {says(mm)}
+              </text>
+            </g>
+          ))}
+        </svg>
+      )}
+    </div>
+  );
+}

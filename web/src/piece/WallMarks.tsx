@@ -1,0 +1,35 @@
+import type { LayerView } from '../api/client';
+import { useUnits } from '../units/units';
+import { middleOf } from './RegionMarks';
+import type { Frame } from './StageHandles';
+import './WallMarks.scss';
+
+/** What each pool still takes, written on it: what holds what. */
+export function WallMarks({ layer, frame }: { layer: LayerView; frame: Frame }) {
+  const units = useUnits();
+  return (
+    <g className="wall-marks" aria-hidden>
+      {layer.holds.map((hold) => {
+        const at = middleOf(layer, hold.regionId, frame);
+        if (!at) return null;
+        const more = hold.brim.value - hold.gets.value;
+        const over = hold.gets.value - hold.over.value;
+        const state = over > 0 ? 'over' : hold.gets.value > hold.room.value ? 'full' : 'holds';
+        return (
+          <g key={hold.regionId} data-state={state} transform={`translate(${at.x} ${at.y})`}>
+            <text className="wall-more">
+              {over > 0
+                ? `${units.show(over, 'ml', over < 10 ? 1 : 0)} over`
+                : more <= 0
+                  ? 'brim-full'
+                  : `${units.show(more, 'ml', more < 10 ? 1 : 0)} more`}
+            </text>
+            <text className="wall-level" y="17">
+              {`filled to ${units.part(hold.level.value, 'mm', 1).text} of ${units.show(hold.crestMm, 'mm', 1)}`}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}

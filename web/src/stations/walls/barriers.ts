@@ -1,0 +1,18 @@
+/** What walls and dams are laid of, and raised lines. */
+export const barriers = [
+  ['outliner', 'raised outliner'],
+  ['liner', 'clear liner'],
+  ['putty', 'two-part putty'],
+  ['silicone', 'silicone'],
+  ['hot-glue', 'hot glue'],
+] as const;
+
+export const unsaidBarriers = [['', 'not said yet'], ...barriers] as const;
+
+/** How stiff a paste is mixed. */
+export const stiffness = [
+  ['crumbly', 'crumbly'],
+  ['holds', 'holds its shape'],
+  ['creeps', 'creeps'],
+  ['pours', 'pours'],
+] as const;
