@@ -145,6 +145,20 @@ internal static class AnyEdit
                         Any(Enum.GetValues<RatioBasis>(), random), null, random.Next(20) == 0 ? null : "#446688")).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<RegionId>) =>
                     layer.RegionIds.Where(_ => random.Next(2) == 0).OrderBy(_ => random.Next()).ToImmutableArray(),
+                _ when type == typeof(Course) => random.Next(5) switch
+                {
+                    0 => null,
+                    1 => new DrawnCourse([.. Enumerable.Range(0, random.Next(1, 8))
+                        .Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300))]),
+                    2 => new RingCourse(random.Next(400), random.Next(300), random.Next(-5, 300), random.Next(2) == 0 ? null : random.Next(6)),
+                    3 => new BorderCourse(Region(), Region(), random.Next(-8, 8), random.Next(3) / 4.0, random.Next(2, 5) / 4.0),
+                    _ => new AllBordersCourse(),
+                },
+                _ when type == typeof(ImmutableArray<Granules>) => Enumerable.Range(0, random.Next(0, 4))
+                    .Select(i => new Granules(i == 3 ? "sand" : Any(["crushed-glass", "sand", "shell"], random), random.Next(0, 9)))
+                    .ToImmutableArray(),
+                _ when type == typeof(ImmutableArray<string>) && parameter.Name == "Lines" =>
+                    (piece.Lines ?? []).Select(l => l.Id).Where(_ => random.Next(3) > 0).ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<string>) =>
                     ImmutableArray.Create("tray", "coasters").RemoveAll(_ => random.Next(2) == 0),
                 _ => throw new InvalidOperationException($"{of.Name}.{parameter.Name} of {type} has no way to be made up."),

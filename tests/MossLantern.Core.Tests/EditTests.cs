@@ -49,6 +49,7 @@ public class EditTests
             new SecondCup(Rings.Sittings[0].Id, "c1", [new(Field, R("b1"))])),
         Made(Rings, new AddColourant("c1", ColourantClass.Glitter), new AddColourant("c1", ColourantClass.Dye),
             new PourOff("c2", "c1"), Set("recipes[c1].frozen", true)),
+        Made(Rings, new LayLine(Field, null, new RingCourse(120, 90, 60, 2), LineOf.Paste), new LayLine(Field, null, null, LineOf.Relief)),
     ];
 
     private static readonly int Walks = int
@@ -197,7 +198,7 @@ public class EditTests
     {
         Assert.Equal("layers[nowhere]", Refused(Rings, new AddBand("nowhere", null)).Place);
         Assert.Equal("layers[l1].layout.bands[gone]", Refused(Rings, new WidenBand(Field, null, "gone", 1)).Place);
-        Assert.Equal("layers[l1].layout", Refused(Rings, new LayLine(Field, null, R("nowhere"), R("b1"))).Place);
+        Assert.Equal("layers[l1].layout", Refused(Rings, new LayLine(Field, null, new BorderCourse(R("nowhere"), R("b1")))).Place);
         Assert.Equal("layers[l1].regions[gone]", Refused(Rings, new PourFrom(Field, null, R("gone"))).Place);
         Assert.Contains("from 0.1 to", Refused(Rings, Set("layers[l1].depthMm", -1)).Sentence, StringComparison.Ordinal);
         Assert.Equal("layers[l1].depthMm", Refused(Rings, Set("layers[l1].depthMm", "three")).Place);

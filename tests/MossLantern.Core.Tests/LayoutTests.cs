@@ -180,7 +180,7 @@ public class LayoutTests
     {
         // 800 mm × 4 mm × 1 mm are 3.2 ml.
         var plan = Plan(Samples.Panel(), Layer(Fields().Veined("gilt", 4, 1))).Layers[0];
-        var length = plan.Facts.Single(f => f.Id == "vein-length").Number.Value;
+        var length = plan.Lines.Single(l => l.LineId == "vein").Length.Value;
         var vein = plan.Cups.Regions.Single(r => r.RegionId == RegionId.Parse("vein"));
         Assert.Equal(3.2 * length / 800, vein.LayerMl.Value, 1e-9);
         Assert.Equal(240_000 * 3 / 1000.0,

@@ -66,11 +66,11 @@ public class LineTests
     [Fact]
     public void A_line_between_two_rings_is_as_long_as_their_border_and_takes_no_area()
     {
-        var piece = Made(Rings(), new LayLine("l1", null, R("b1"), R("b2"), "c1"));
+        var piece = Made(Rings(), new LayLine("l1", null, new BorderCourse(R("b1"), R("b2")), Recipe: "c1"));
         var line = Assert.Single(piece.Lines!.Value);
         var plan = Plan(piece).Layers[0];
         var border = new LayerMapper().Map(piece, piece.Filled[0]).Along(R("b1"), R("b2"))!.LengthMm;
-        Assert.Equal(border, plan.Facts.Single(f => f.Id == $"{line.Id}-length").Number.Value, border * 1e-3);
+        Assert.Equal(border, plan.Lines.Single(l => l.LineId == line.Id).Length.Value, border * 1e-3);
         Assert.Equal(border * 3 * 1 / 1000, plan.Cups.Regions.Single(r => r.RegionId == line.Region).LayerMl.Value, 1e-6);
         Assert.Equal(Plan(Rings()).Layers[0].Regions.Select(r => (r.Id, r.Area.Value)),
             plan.Regions.Where(r => r.Id != line.Region).Select(r => (r.Id, r.Area.Value)));
@@ -91,7 +91,7 @@ public class LineTests
                 var bare = s.kind == LayoutKind.Rings ? Rings() : Made(Rings(), new LayOutAs("l1", null, s.kind));
                 var touching = new LayerMapper().Map(bare, bare.Filled[0]).Touching;
                 var lined = Made(bare, new LayLine("l1", null),
-                    new LayLine("l1", null, touching[0].First, touching[0].Second, bare.Recipes[0].Id));
+                    new LayLine("l1", null, new BorderCourse(touching[0].First, touching[0].Second), Recipe: bare.Recipes[0].Id));
                 lined = Made(lined, SetField.To(lined.Lines!.Value[1].Place + ".section.widthMm", s.width));
                 var (before, after) = (Plan(bare).Layers[0], Plan(lined).Layers[0]);
                 var own = lined.Lines!.Value.Select(l => l.Region).ToHashSet();
@@ -110,7 +110,7 @@ public class LineTests
     [Fact]
     public void A_line_whose_border_is_gone_takes_nothing_and_is_back_when_that_is()
     {
-        var piece = Made(Rings(18, 12, 8, 0), new LayLine("l1", null, R("b1"), R("b2"), "c1"));
+        var piece = Made(Rings(18, 12, 8, 0), new LayLine("l1", null, new BorderCourse(R("b1"), R("b2")), Recipe: "c1"));
         double Ml(Piece of) => Plan(of).Layers[0].Cups.Regions.FirstOrDefault(r => r.RegionId == "line")?.LayerMl.Value ?? 0;
         var moved = Made(piece, new MoveBand("l1", null, "b2", 1));
         Assert.True(Ml(piece) > 0);
@@ -121,7 +121,7 @@ public class LineTests
     [Fact]
     public void Layers_that_a_layer_is_divided_into_each_have_its_lines_and_a_line_is_poured_from_another_colour()
     {
-        var piece = Made(Rings(), new LayLine("l1", null, R("b1"), R("b2"), "c1"), new DivideLayer("l1", 3));
+        var piece = Made(Rings(), new LayLine("l1", null, new BorderCourse(R("b1"), R("b2")), Recipe: "c1"), new DivideLayer("l1", 3));
         Assert.Equal(piece.Layers.Select(l => l.Id), piece.Lines!.Value.Select(l => l.LayerId));
         Assert.Equal("c2", Made(piece, new PourFrom("l1", null, R("line"), "c2")).Lines!.Value[0].RecipeId);
     }

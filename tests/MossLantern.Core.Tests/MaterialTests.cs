@@ -85,6 +85,9 @@ public sealed class MaterialTests
             { MaterialKind.Leaf, "leaf-size", [P.TackMinutes], [30] },
             { MaterialKind.Rubber, "mould-rubber",
                 [P.RatioResin, P.RatioHardener, P.WorkingMinutes, P.SetsMinutes, P.Density], [1, 1, 40, 70, 1.15] },
+            { MaterialKind.Tape, "tape-24", [P.TapeWidthMm, P.RollMetres], [24, 50] },
+            { MaterialKind.Tape, "tape-36", [P.TapeWidthMm, P.RollMetres], [36, 50] },
+            { MaterialKind.Tape, "tape-48", [P.TapeWidthMm, P.RollMetres], [48, 50] },
         };
     }
 

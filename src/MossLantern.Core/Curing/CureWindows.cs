@@ -9,8 +9,11 @@ namespace MossLantern.Core.Curing;
 /// <summary>What a window is for.</summary>
 public enum Milestone
 {
-    /// <summary>The mask run of tape comes off.</summary>
+    /// <summary>The run of tape that covers the side comes off.</summary>
     TapePull,
+
+    /// <summary>The run of tape that stands out as the dam comes off.</summary>
+    DamPull,
 
     /// <summary>The next layer bonds without sanding.</summary>
     NextLayer,
@@ -144,12 +147,15 @@ public static class CureWindows
     /// <param name="pour">When it was poured, and in what room.</param>
     /// <param name="held">What keeps the layer in.</param>
     /// <param name="on">What it lies on until it is firm; null for a base that stays.</param>
-    public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape, Milestone? on = null)
+    /// <param name="holds">When its film holds, where a run of tape of its own stands out as the dam; null where none does.</param>
+    public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape, Milestone? on = null,
+        Instant? holds = null)
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(pour);
         return
         [
+            .. held == HeldBy.Tape && holds is { } from ? [Dam(from)] : Array.Empty<CureWindow>(),
             .. held == HeldBy.Tape ? [Window(Milestone.TapePull, system.TapePull.FromHours, P.TapeFromHours,
                 system.TapePull.ToHours, P.TapeToHours)] : Array.Empty<CureWindow>(),
             Window(Milestone.NextLayer, system.Recoat.FromHours, P.RecoatFromHours, system.Recoat.ToHours, P.RecoatToHours),
@@ -158,6 +164,22 @@ public static class CureWindows
             .. on is { } leaves ? [Window(leaves, system.DemouldHours, P.DemouldHours)] : Array.Empty<CureWindow>(),
             Window(Milestone.FullCure, system.FullCureHours, P.FullCureHours),
         ];
+
+        // The dam is pulled while the film holds its edge, and until the side tape is to be off.
+        CureWindow Dam(Instant from)
+        {
+            var mask = Window(Milestone.DamPull, 0, P.TapeFromHours, system.TapePull.ToHours, P.TapeToHours);
+            var hours = Math.Max(0, (from - pour.End).TotalHours);
+            return mask with
+            {
+                Opens = Instant.Max(from, pour.End),
+                OpensAfterHours = Reckoned.Of(hours, "h", Formulas.Stated, new ReckonedInput("its film holds", hours, "h", Origin.Reckoned)),
+                Age = mask.Age with
+                {
+                    OpensHours = hours * EquivalentAge.Speed(pour.Room.InputAt(pour.End).Value, system.ReferenceC),
+                },
+            };
+        }
 
         CureWindow Window(Milestone milestone, double from, string opening, double? to = null, string closing = "")
         {

@@ -20,6 +20,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Old">The older work beneath; null for a new ground.</param>
 /// <param name="PanelLevels">How level the other panels of a set stand, each by itself; null while nobody has measured them.</param>
 /// <param name="Tape">How its edge is taped; null for the person's usual way.</param>
+/// <param name="DamOf">Of what the dam all round a slice is laid; null where nobody has said.</param>
 public sealed record Ground(
     Outline Outline,
     EdgeStyle Edge,
@@ -34,7 +35,8 @@ public sealed record Ground(
     PanelSet? Set = null,
     OldWork? Old = null,
     ImmutableArray<PanelLevel>? PanelLevels = null,
-    EdgeTaping? Tape = null)
+    EdgeTaping? Tape = null,
+    BarrierClass? DamOf = null)
 {
     /// <summary>How level a panel of a set stands, from 1; null while nobody has measured it there.</summary>
     public LevelReading? LevelOf(int panel) => panel <= 1 ? Level : (PanelLevels ?? []).FirstOrDefault(p => p.Panel == panel)?.Level;

@@ -223,6 +223,16 @@ public enum BarrierClass
     HotGlue,
 }
 
+/// <summary>What follows from what a wall is laid of.</summary>
+public static class BarrierClasses
+{
+    extension(BarrierClass of)
+    {
+        /// <summary>The material of the catalogue that it is.</summary>
+        public string MaterialId => of == BarrierClass.HotGlue ? "hot-glue" : of.ToString().ToLowerInvariant();
+    }
+}
+
 /// <summary>A layer with the lines of it.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Lines">Its lines, those of layouts put by too.</param>

@@ -80,6 +80,7 @@ public static class PlaceIn
         RecipeShare share => share.RecipeId,
         CupChoice choice => choice.RecipeId,
         RegionDepth depth => depth.Region.ToString(),
+        Granules granules => granules.StoneId,
         LaidStones stones => LaidStones.NameOf(stones.Region, stones.StoneId),
         null => null,
         _ => entry.GetType().GetProperty("Id", BindingFlags.Instance | BindingFlags.Public)?.GetValue(entry) as string,

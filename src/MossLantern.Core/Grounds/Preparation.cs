@@ -262,7 +262,8 @@ public static class Preparation
                 break;
             case PieceKind.Slice:
                 yield return Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null,
-                    SiliconeHours(catalogue));
+                    ground.DamOf is { } of and not BarrierClass.Silicone
+                        ? catalogue.Find(MaterialKind.Barrier, of.MaterialId)![MaterialProperties.ReadyHours] : SiliconeHours(catalogue));
                 break;
             case PieceKind.Frame:
                 yield return Step("caulk", "Seal the gaps from behind", "Thin resin finds every gap.", null, SiliconeHours(catalogue));

@@ -15,6 +15,7 @@ namespace MossLantern.Core.Planning;
 /// <param name="Need">What it takes over all of its sittings, resin by resin.</param>
 /// <param name="Pots">What it takes out of pots of paint.</param>
 /// <param name="Tape">How its edge is taped; null where it is held otherwise.</param>
+/// <param name="Dam">The dam all round it; null where it has none.</param>
 public sealed record PiecePlan(
     GroundPlan Ground, ImmutableArray<LayerPlan> Layers, ImmutableArray<SittingPlan> Sittings,
-    ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need, ImmutableArray<PotTake> Pots, Taping? Tape);
+    ImmutableArray<Finding> Findings, ImmutableArray<PieceNeed> Need, ImmutableArray<PotTake> Pots, Taping? Tape, DamPlan? Dam);

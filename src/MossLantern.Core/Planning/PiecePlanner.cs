@@ -46,7 +46,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
             new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))),
         PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around),
         Taping.Of(piece, around.Catalogue.TapeWidthsMm, around.Habits.Tape,
-            sittings.Count(s => layers.Any(l => s.LayerIds.Contains(l.LayerId) && l.Regions.Any(r => r.OpenEdgeMm > 0)))));
+            sittings.Count(s => layers.Any(l => s.LayerIds.Contains(l.LayerId) && l.Regions.Any(r => r.OpenEdgeMm > 0)))),
+        DamPlan.For(piece));
     }
 
     private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece,
@@ -114,8 +115,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
             sitting.CupChoices);
         ImmutableArray<PlannedPour> steps = [.. PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts)
             .Select(s => s with { Done = poured?.HasPoured(s) == true })];
+        Instant? holds = pour is not null && batches.HoldMinutes is { } minutes
+            ? pour.Start + Duration.FromMinutes(minutes - (poured is null ? 0 : batches.FirstPourMinutes)) : null;
         var windows = pour is null || inOrder.IsEmpty ? []
-            : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), CureWindows.Left(piece.Ground.Base?.Material));
+            : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), CureWindows.Left(piece.Ground.Base?.Material),
+                (piece.Ground.Tape?.Runs ?? around.Habits.Tape) == TapeRuns.Two ? holds : null);
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
             [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
@@ -133,8 +137,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
                 : [.. poured.Regions is { } done ? done.Concat((poured.Amounts ?? []).Select(a => a.Of)) : steps.Select(s => s.Of)],
             Demould = windows.FirstOrDefault(w => w.Milestone == Milestone.Demould),
             Recoat = windows.FirstOrDefault(w => w.Milestone == Milestone.NextLayer),
-            Holds = pour is not null && batches.HoldMinutes is { } holds
-                ? pour.Start + Duration.FromMinutes(holds - (poured is null ? 0 : batches.FirstPourMinutes)) : null,
+            Holds = holds,
         };
     }
 

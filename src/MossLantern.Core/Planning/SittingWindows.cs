@@ -21,7 +21,7 @@ internal static class SittingWindows
     {
         ArgumentNullException.ThrowIfNull(piece);
         var rims = laid.SelectMany(l => l.Map.Regions.Where(r => r.OpenEdgeMm > 0).Select(r => new RegionOf(l.Layer.Id, r.Id))).ToHashSet();
-        var tapes = piece.Layers.SelectMany(l => Tape(l.Id, rims, sittings)).ToLookup(t => t.SittingId, t => t.Window);
+        var tapes = Tapes.SelectMany(t => piece.Layers.SelectMany(l => Tape(t, l.Id, rims, sittings))).ToLookup(t => t.SittingId, t => t.Window);
         var open = piece.Layers.Where(l => !IsCovered(piece, l, sittings))
             .SelectMany(l => SittingsOnTop.Of(l.Id, sittings, poured: true)).Select(s => s.SittingId).ToHashSet();
         // A piece leaves what it was cast in once, when all of it is firm; what fills a hollow has its own clock.
@@ -36,14 +36,17 @@ internal static class SittingWindows
             {
                 Windows =
                 [
-                    .. tapes[s.SittingId].Any() ? [tapes[s.SittingId].MinBy(w => w.Closes)!] : Array.Empty<CureWindow>(),
-                    .. s.Windows.Where(w => w.Milestone != Milestone.TapePull
+                    .. tapes[s.SittingId].GroupBy(w => w.Milestone).Select(g => g.MinBy(w => w.Closes)!),
+                    .. s.Windows.Where(w => !Tapes.Contains(w.Milestone)
                         && (w.Milestone != Milestone.NextLayer || open.Contains(s.SittingId))
                         && (!Leaves(w.Milestone) || hollows.Contains(s.SittingId) || leaves.Contains((s.SittingId, w.Milestone)))),
                 ],
             }),
         ];
     }
+
+    /// <summary>The runs of tape, in the order they come off.</summary>
+    private static readonly ImmutableArray<Milestone> Tapes = [Milestone.DamPull, Milestone.TapePull];
 
     private static bool Leaves(Milestone milestone) => milestone is Milestone.Demould or Milestone.OffSheet or Milestone.BackTape;
 
@@ -53,11 +56,11 @@ internal static class SittingWindows
 
     /// <summary>When the tape round a layer comes off: it opens with the last pour that touches an open edge and closes with the
     /// first.</summary>
-    private static IEnumerable<(string SittingId, CureWindow Window)> Tape(string layerId, HashSet<RegionOf> rims,
+    private static IEnumerable<(string SittingId, CureWindow Window)> Tape(Milestone run, string layerId, HashSet<RegionOf> rims,
         ImmutableArray<SittingPlan> sittings)
     {
         var taped = sittings.Where(s => s.Pours.Any(p => p.LayerId == layerId && rims.Contains(p.Of)))
-            .SelectMany(s => s.Windows.Where(w => w.Milestone == Milestone.TapePull).Select(w => (s.SittingId, Window: w))).ToList();
+            .SelectMany(s => s.Windows.Where(w => w.Milestone == run).Select(w => (s.SittingId, Window: w))).ToList();
         if (taped.Count > 0)
         {
             var (sittingId, last) = taped.MaxBy(t => t.Window.Opens);

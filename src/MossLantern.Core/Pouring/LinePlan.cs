@@ -5,6 +5,7 @@ using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
 using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
+using NetTopologySuite.Geometries;
 using NodaTime;
 
 namespace MossLantern.Core.Pouring;
@@ -66,7 +67,7 @@ public sealed record LinePlan(
             var (pools, beside) = PoolWalls.Of(layer, part);
             foreach (var (wall, mm) in lengths)
             {
-                var both = pools.Where(p => beside[p.Id].Contains(wall)).Select(p => NameOf(p.Id)).Distinct().ToList();
+                var both = pools.Where(p => beside[p.Id].Contains(wall) && RunsAlong(p, wall)).Select(p => NameOf(p.Id)).Distinct().ToList();
                 yield return Of(piece, wall, both.Count < 2 ? "by hand" : $"{both[0]} from {Listed(both[1..])}", mm, around);
             }
         }
@@ -77,6 +78,18 @@ public sealed record LinePlan(
             yield return Of(piece, line, Runs(line.Course, NameOf), patch.Own!.LengthMm!.Value, around);
         }
     }
+
+    /// <summary>A pool that a wall only ends at is not what it parts.</summary>
+    private static bool RunsAlong(Patch pool, Line wall)
+    {
+        var course = Pools.Laid(((DrawnCourse)wall.Course).Spots);
+        var near = pool.Area.Buffer(wall.Section.WidthMm / 2 + 1);
+        return Enumerable.Range(1, Samples).Count(i =>
+            near.Contains(new Point(course.GetPointN(i * (course.NumPoints - 1) / (Samples + 1)).Coordinate))) >= LeastSamples;
+    }
+
+    /// <summary>At so many places along a wall it is asked what lies beside it; a pool lies along it at so many of them.</summary>
+    private const int Samples = 16, LeastSamples = 3;
 
     /// <summary>Dams round what is reserved: as long as their middle.</summary>
     private static IEnumerable<LinePlan> Dams(Piece piece, Surroundings around) =>
@@ -105,11 +118,10 @@ public sealed record LinePlan(
         ReckonedInput Own(string what, double value, string field) => new(what, value, "mm", Origin.Own, $"{line.Place}.section.{field}");
         ReckonedInput length = new("length", mm, "mm", Origin.Reckoned);
         var section = line.SectionMm2;
-        var ml = section is { } mm2 ? mm * mm2 * pieces / 1000 * (line.IsPoured ? 1 : 1 + BarrierBead.StaysShare) : (double?)null;
+        var ml = section is { } mm2 ? mm * mm2 * pieces / 1000 : (double?)null;
         var takes = ml is { } m ? new Reckoned(m, "ml", Formulas.LineMl,
         [
             length, new("section", section!.Value, "mm²", Origin.Reckoned),
-            new("stays behind", line.IsPoured ? 0 : BarrierBead.StaysShare, "", Origin.Default),
             .. pieces == 1 ? Array.Empty<ReckonedInput>() : [new("pieces at once", pieces, "", Origin.Own)],
         ]) : null;
         var before = line.IsPoured ? null : Before(piece, line)?.Id;
@@ -121,8 +133,7 @@ public sealed record LinePlan(
             of == BarrierClass.Putty && ml is { } putty ? Reckoned.Of(putty * BarrierBead.PuttyGPerMl, "g", Formulas.LineGrams,
                 new("volume", putty, "ml", Origin.Reckoned), new("density", BarrierBead.PuttyGPerMl, "g/ml", Origin.Default)) : null,
             of is { } wet && BarrierBead.IsWaterBased(wet) && ml is { } tube
-                ? Reckoned.Of(tube / BarrierBead.TubeMl, "", Formulas.LineTubes,
-                    new("volume", tube, "ml", Origin.Reckoned), new("a tube", BarrierBead.TubeMl, "ml", Origin.Default)) : null,
+                ? BarrierBead.Tubes(tube) : null,
             Reckoned.Of(mm / BarrierBead.HandMmPerS / 60, "min", Formulas.LineDraw, length,
                 new("hand", BarrierBead.HandMmPerS, "mm/s", Origin.Default)),
             line.IsBarrier && of is { } holds && height is { } crest
@@ -141,7 +152,7 @@ public sealed record LinePlan(
     /// <summary>How long it dries: as the person's own data of the material say, else as is typical.</summary>
     private static Reckoned DryOf(BarrierClass of, double heightMm, Line line, Catalogue catalogue)
     {
-        var id = BarrierBead.MaterialId(of);
+        var id = of.MaterialId;
         var own = catalogue.Materials.LastOrDefault(m => m is { Kind: MaterialKind.Barrier, PutAway: false } && (m.Like == id || m.Id == id)
             && m.Own.Contains(MaterialProperties.ReadyHours));
         var hours = own?[MaterialProperties.ReadyHours];

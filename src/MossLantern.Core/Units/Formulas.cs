@@ -382,6 +382,9 @@ public static class Formulas
     /// <summary>What a line takes.</summary>
     public const string LineMl = "line-ml";
 
+    /// <summary>Width of a dam all round.</summary>
+    public const string DamWidth = "dam-width";
+
     /// <summary>Mass of what a line takes.</summary>
     public const string LineGrams = "line-grams";
 
@@ -692,9 +695,11 @@ public static class Formulas
         new(TapeSide, "Side tape", "side", "walls.md#edge-tape"),
         new(TapeDam, "Dam tape", "dam + overlap", "walls.md#edge-tape"),
         new(HoldsOnTilt, "Holds at its low side", "holds − deeper at its low side", "walls.md#level"),
-        new(LineMl, "What the line takes", "length × section × (1 + stays behind) ÷ 1000", "walls.md#lines"),
+        new(LineMl, "What the line takes", "length × section [× pieces at once] ÷ 1000", "walls.md#lines"),
+        new(DamWidth, "Width of the dam", "as its material is laid: putty a third of its height, at least 6 mm; "
+            + "silicone and hot glue 1.2 times it; what comes from a tube twice it", "walls.md#what-walls-are-laid-of"),
         new(LineGrams, "Mass of the line", "volume × density", "walls.md#lines"),
-        new(LineTubes, "Tubes", "volume ÷ a tube", "walls.md#lines"),
+        new(LineTubes, "Tubes", "volume × (1 + stays in the tube) ÷ a tube", "walls.md#lines"),
         new(LineDraw, "Time to draw it", "length ÷ hand ÷ 60", "walls.md#lines"),
         new(LineHolds, "Holds to", "height × what is left when it is dry", "walls.md#what-walls-are-laid-of"),
         new(LinePeels, "Peels", "24 × min(height, width ÷ 2) ÷ a day dries", "walls.md#what-walls-are-laid-of"),

@@ -1,5 +1,6 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Walls;
 
@@ -31,11 +32,13 @@ public static class BarrierBead
     /// <summary>A careful hand draws so fast, mm/s.</summary>
     public const double HandMmPerS = 8;
 
-    /// <summary>The material of the catalogue that it is.</summary>
-    public static string MaterialId(BarrierClass of) => of == BarrierClass.HotGlue ? "hot-glue" : of.ToString().ToLowerInvariant();
-
     /// <summary>Whether it is laid of something with water in it, which dries away.</summary>
     public static bool IsWaterBased(BarrierClass of) => of is BarrierClass.Outliner or BarrierClass.Liner;
+
+    /// <summary>Tubes for a volume, with what stays in them.</summary>
+    public static Reckoned Tubes(double ml) => Reckoned.Of(ml * (1 + StaysShare) / TubeMl, "", Formulas.LineTubes,
+        new("volume", ml, "ml", Origin.Reckoned), new("stays in the tube", StaysShare, "", Origin.Default),
+        new("a tube", TubeMl, "ml", Origin.Default));
 
     /// <summary>How wide a bead of a height is laid, mm.</summary>
     public static double WidthMm(BarrierClass of, double heightMm) => of switch

@@ -39,7 +39,8 @@ internal static class DemoPieces
     {
         var ground = new Ground(
             new RectangleOutline(600, 400), EdgeStyle.TapedClean, 38, "#d8bd8c", new(PieceKind.Panel, BaseMaterial.BirchPly, 18),
-            Level: new(true, 0.004, -0.002), Done: [new("sand"), new("seal"), new("back"), new("level"), new("cover")]);
+            Level: new(true, 0.004, -0.002), Done: [new("sand"), new("seal"), new("back"), new("level"), new("cover")],
+            Tape: new(TapeRuns.Two));
         var heart = new Heart("heart-1", 222, 172, 124, 82, -18, 16, 29);
         return new(
             "Marsh Light", ground, GrowthScale.For(ground.MapOutline),
@@ -123,7 +124,7 @@ internal static class DemoPieces
         var ground = new Ground(
             new SliceOutline(700, 450, [0.97, 0.86, 0.93, 0.9, 0.99, 0.94, 0.88, 0.83, 0.92, 0.96], 7, 12, new(478, 262, 92, 64)),
             EdgeStyle.Walled, 10, "#3d3128", new(PieceKind.Slice, BaseMaterial.Mdf, 12), new(PaintKind.Water, 2),
-            Done: [new("sand"), new("seal", seal)]);
+            Done: [new("sand"), new("seal", seal)], DamOf: BarrierClass.Putty);
         var piece = OneLayer(
             "Bracken Slice", ground, "Fronds", 3,
             new RingsLayout(
@@ -279,7 +280,17 @@ internal static class DemoPieces
                     Recipe.Plain("leaf", "leaf", "#5d7448", ColourantClass.Mica, 4),
                     Recipe.Plain("sedge", "sedge", "#a9a66b", ColourantClass.Mica, 3),
                 ],
-            new("thick"), Measure.ByWeight, new(null, null, 20), tools: new(JugMl: 1000));
+            new("thick"), Measure.ByWeight, new(walls.PlusHours(7), null, 20), tools: new(JugMl: 1000),
+            lines:
+            [
+                // The first was laid last night; the second is still wet at the planned pour.
+                Raised("rim-line", new BorderCourse(RegionId.Parse("bone-line"), RegionId.Parse("wine-ring")), "#d8a657", walls.PlusHours(-8)),
+                Raised("leaf-line", new BorderCourse(RegionId.Parse("leaf-ring"), RegionId.Parse("bone-band")), "#e9dfc8", walls),
+            ]);
+
+        static Line Raised(string id, Course course, string colour, LocalDateTime laid) => new(
+            id, RegionId.Parse(id), course, new(4, 5), new ReliefLine(BarrierClass.Outliner, colour), "layer-1",
+            new(LayoutKind.Rings), new(laid));
     }
 
     /// <summary>An older panel, sanded and poured over without a plan: only what happened is written down.</summary>
@@ -340,7 +351,7 @@ internal static class DemoPieces
         var ground = new Ground(
             new RectangleOutline(420, 300), EdgeStyle.TapedClean, 20, "#2f3328",
             new(PieceKind.Panel, BaseMaterial.BirchPly, 12), new(PaintKind.Water));
-        return OneLayer(
+        var piece = OneLayer(
             "Sphagnum Pools", ground, "Pools", 3,
             new PoolsLayout(
                     [
@@ -365,6 +376,9 @@ internal static class DemoPieces
                 Wall("wall-4", [.. Enumerable.Range(0, 25).Select(i => new Spot(
                     Math.Round(332 + 34 * Math.Cos(i * Math.PI / 12), 1), Math.Round(214 + 27 * Math.Sin(i * Math.PI / 12), 1)))]),
             ]);
+
+        // The eye is meant to be dark, and so deep that it runs over until its wall is laid higher.
+        return piece with { Layers = [piece.Layers[0] with { RegionDepths = [new(RegionId.Parse("eye"), 5.8)] }] };
 
         static Line Wall(string id, ImmutableArray<Spot> spots) =>
             new(id, PoolsLayout.WallId, new DrawnCourse(spots), new(3.5, 4), new BarrierLine(BarrierClass.Putty),

@@ -2318,6 +2318,17 @@ export interface components {
              */
             toMm: number;
         };
+        /** @description The dam all round a slice, which is as high as its sides are to be. */
+        DamPlan: {
+            of: null | components["schemas"]["BarrierClass"];
+            /** @description How long it is. */
+            length: components["schemas"]["Reckoned"];
+            width: null | components["schemas"]["Reckoned"];
+            ml: null | components["schemas"]["Reckoned"];
+            grams: null | components["schemas"]["Reckoned"];
+            tubes: null | components["schemas"]["Reckoned"];
+            peels: null | components["schemas"]["Reckoned"];
+        };
         /** @description A colourant in a recipe. */
         Dose: {
             /** @description Its class. */
@@ -4075,6 +4086,7 @@ export interface components {
             /** @description How level the other panels of a set stand, each by itself; null while nobody has measured them. */
             panelLevels?: null | components["schemas"]["PanelLevel"][];
             tape?: null | components["schemas"]["EdgeTaping"];
+            damOf?: null | components["schemas"]["BarrierClass"];
         };
         /** @description The paint of a ground. */
         GroundPaint: {
@@ -5787,6 +5799,7 @@ export interface components {
             hidden: null | string;
             need: components["schemas"]["PieceNeed"][];
             tape: null | components["schemas"]["Taping"];
+            dam: null | components["schemas"]["DamPlan"];
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -5797,6 +5810,7 @@ export interface components {
             hidden: null | string;
             need: components["schemas"]["PieceNeed"][];
             tape: null | components["schemas"]["Taping"];
+            dam: null | components["schemas"]["DamPlan"];
         };
         /** @description One pour of a sitting. */
         PlannedPour: {

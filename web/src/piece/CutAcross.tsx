@@ -12,6 +12,8 @@ interface Props {
   painting: Painting;
   layer: FilledLayer;
   plan: LayerView;
+  /** Layers below it, the lowest first. */
+  under: readonly { id: string; name: string; depthMm: number }[];
   /** Where the cut runs, mm from the top. */
   atMm: number;
 }
@@ -20,6 +22,8 @@ interface Props {
 const places = 360;
 /** Heights are drawn out so many times against widths, at most. */
 const most = 10;
+/** Layers below it are drawn under it, each so dark. */
+const below = 0.5;
 const [left, right, foot, head] = [8, 92, 16, 18];
 
 interface Stretch {
@@ -45,7 +49,7 @@ function stretches(painting: Painting, layerId: string, atMm: number): Stretch[]
 }
 
 /** A cut through the layer where it is dragged to: ground, walls and fills at their heights. */
-export function CutAcross({ painting, layer, plan, atMm }: Props) {
+export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
   const units = useUnits();
   const box = useRef<HTMLDivElement>(null);
   const room = useSize(box);
@@ -55,9 +59,10 @@ export function CutAcross({ painting, layer, plan, atMm }: Props) {
   const levelOf = (region: string) => holds.get(region)?.level.value ?? layer.depthMm;
   const crest = Math.max(0, ...walls.map((w) => w.section.heightMm ?? 0));
   const tallest = Math.max(layer.depthMm, crest, ...plan.holds.map((h) => h.level.value), 1);
+  const beneath = under.reduce((s, l) => s + l.depthMm, 0);
   const perMm = (room.width - left - right) / Math.max(painting.widthMm, 1);
-  const up = Math.min(most * perMm, (room.height - foot - head) / tallest);
-  const ground = room.height - foot;
+  const up = Math.min(most * perMm, (room.height - foot - head) / (tallest + beneath));
+  const ground = room.height - foot - beneath * up;
   const x = (mm: number) => left + mm * perMm;
   const y = (mm: number) => ground - mm * up;
   const putty = walls[0]?.material.kind === 'barrier' && walls[0].material.class === 'putty';
@@ -129,7 +134,25 @@ export function CutAcross({ painting, layer, plan, atMm }: Props) {
               </g>
             );
           })}
-          <rect className="cut-ground" x={left} y={ground} width={painting.widthMm * perMm} height={foot - 4} />
+          {under.map((l, i) => {
+            const top = ground + under.slice(i + 1).reduce((s, o) => s + o.depthMm, 0) * up;
+            return (
+              <g key={l.id}>
+                <rect
+                  className="cut-below"
+                  x={left}
+                  y={top}
+                  width={painting.widthMm * perMm}
+                  height={l.depthMm * up}
+                  opacity={below}
+                />
+                <text x={x(painting.widthMm) + 6} y={Math.min(top + (l.depthMm * up) / 2 + 4, room.height - 2)}>
+                  {l.name}
+                </text>
+              </g>
+            );
+          })}
+          <rect className="cut-ground" x={left} y={room.height - foot} width={painting.widthMm * perMm} height={foot - 4} />
           {marks.map((mm, i) => (
             <g key={mm} className="cut-mark" data-over={says(mm) === 'runs over' || undefined}>
               <path d={`M${left} ${y(mm)}H${x(painting.widthMm)}`} />

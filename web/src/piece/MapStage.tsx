@@ -288,8 +288,8 @@ export function MapStage(props: Props) {
           {trial && <TrialBar trial={trial} />}
           <StageFoot
             pixelsPerMm={pixelsPerMm}
-            tilt={shimmers(painting) ? { deg: tilt, onTilt: setTilt } : null}
-            picture={trial || marks.at === 'ground' || marks.at === 'story' ? null : picture}
+            tilt={shimmers(painting) && !quietFoot.has(marks.at) ? { deg: tilt, onTilt: setTilt } : null}
+            picture={trial || quietFoot.has(marks.at) ? null : picture}
             drawing={
               kinds.length > 0
                 ? {
@@ -308,13 +308,18 @@ export function MapStage(props: Props) {
     </div>
   );
   if (marks.at !== 'walls') return stageOf;
+  const over = piece.layers.filter((l) => l.within == null);
+  const under = over.slice(0, Math.max(0, over.findIndex((l) => l.id === whole.id)));
   return (
     <div className="walls-stage">
       {stageOf}
-      <CutAcross painting={painting} layer={whole} plan={worked.wholePlan} atMm={cutAtMm} />
+      <CutAcross painting={painting} layer={whole} plan={worked.wholePlan} under={under} atMm={cutAtMm} />
     </div>
   );
 }
+
+/** Where the picture is drawn and not painted, there is no other way to look at it. */
+const quietFoot: ReadonlySet<Station> = new Set(['ground', 'walls', 'story']);
 
 /** The grip of the cut stands so far from the right of the stage, pixels. */
 const cutGrip = 26;

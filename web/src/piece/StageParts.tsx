@@ -37,17 +37,18 @@ export function TrialBar({ trial: { label, left, take, leave } }: { trial: Trial
 export type Drawn = 'wall' | 'resin' | 'paste' | 'relief';
 
 const draw: Record<Drawn, string> = {
-  wall: 'Draw walls',
-  resin: 'Draw in resin',
-  paste: 'in paste',
-  relief: 'in outliner',
+  wall: 'walls',
+  resin: 'resin',
+  paste: 'paste',
+  relief: 'outliner',
 };
 const done: Record<Drawn, string> = {
-  wall: 'Walls are drawn: done',
-  resin: 'Drawn: done',
-  paste: 'Drawn: done',
-  relief: 'Drawn: done',
+  wall: 'walls: done',
+  resin: 'resin: done',
+  paste: 'paste: done',
+  relief: 'outliner: done',
 };
+const drawing = { wall: 'Draw walls', resin: 'Draw in resin', paste: 'Draw in paste', relief: 'Draw in outliner' };
 
 interface FootProps {
   pixelsPerMm: number;
@@ -62,7 +63,7 @@ interface FootProps {
 }
 
 /** What stands at the foot of the stage: the scale, how it is looked at, walls, and how near it is. */
-export function StageFoot({ pixelsPerMm, picture, tilt, drawing, zoom, onZoom }: FootProps) {
+export function StageFoot({ pixelsPerMm, picture, tilt, drawing: draws, zoom, onZoom }: FootProps) {
   return (
     <div className="stage-foot" onPointerDown={(e) => e.stopPropagation()}>
       <ScaleBar pixelsPerMm={pixelsPerMm} zoom={zoom} onZoom={onZoom} />
@@ -75,25 +76,27 @@ export function StageFoot({ pixelsPerMm, picture, tilt, drawing, zoom, onZoom }:
           onLook={picture.onLook}
         />
       )}
-      {drawing && (
+      {draws && (
         <span className="walls-bar">
-          {drawing.kinds.map((kind) => (
+          <small>draw</small>
+          {draws.kinds.map((kind) => (
             <button
               key={kind}
               type="button"
               className="btn btn-outline-primary"
-              aria-pressed={drawing.now === kind}
-              onClick={() => drawing.draw(drawing.now === kind ? null : kind)}
+              aria-pressed={draws.now === kind}
+              aria-label={draws.now === kind ? done[kind] : drawing[kind]}
+              onClick={() => draws.draw(draws.now === kind ? null : kind)}
             >
-              {drawing.now === kind ? done[kind] : draw[kind]}
+              {draws.now === kind ? done[kind] : draw[kind]}
             </button>
           ))}
-          {drawing.kinds.includes('wall') && drawing.now === null && (
-            <button type="button" className="btn btn-outline-primary" onClick={drawing.across}>
+          {draws.kinds.includes('wall') && draws.now === null && (
+            <button type="button" className="btn btn-outline-primary" onClick={draws.across}>
               Put a wall across
             </button>
           )}
-          {drawing.now === 'wall' && <small>from rim to rim, or round; ends near a wall join on</small>}
+          {draws.now === 'wall' && <small>from rim to rim, or round; ends near a wall join on</small>}
         </span>
       )}
       {zoom > 1 && (

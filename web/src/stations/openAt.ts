@@ -53,7 +53,10 @@ export function openAt(
       const { state, toLay } = plan.walls;
       if (state === 'runs-over') return { share: 0.5, words: 'runs over' };
       if (state === 'unknown') return { share: 0.3, words: 'of what?' };
-      if (plan.lines.length === 0 && state === 'no-walls') return { share: 0, words: 'none', empty: true };
+      if (plan.lines.length === 0 && state === 'no-walls')
+        return ground.edge === 'taped-clean'
+          ? { share: 1, words: 'edge taped' }
+          : { share: 0, words: 'none', empty: true };
       return toLay.length > 0
         ? { share: 0.7, words: `${toLay.length} to lay` }
         : { share: 1, words: state === 'full' ? 'nearly full' : plan.lines.length > 0 ? some(plan.lines.length, 'line') : 'holds' };

@@ -4,17 +4,80 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import { useStation } from '../station';
+import { unsaidBarriers } from './barriers';
+import { tubesText } from './WallsSentence';
 import { TapePicture } from './TapePicture';
 
 const ways = [
-  ['', 'the usual way'],
-  ['one', 'one run that stands out as the dam'],
-  ['two', 'two runs, side and dam'],
+  ['', ''],
+  ['one', 'one run'],
+  ['two', 'two runs'],
   ['back', 'the back alone'],
-  ['none', 'nothing'],
+  ['none', 'no tape'],
 ] as const;
 
 const runs = { 'side-and-dam': 'side and dam', side: 'side tape', dam: 'dam tape', back: 'back' } as const;
+
+/** The dam all round a slice: of what, and how much of it. */
+function Dam() {
+  const { plan } = useStation();
+  const { set } = useEdits();
+  const { dam } = plan;
+  if (!dam) return null;
+  const numbers = [
+    ['long', dam.length, 0],
+    ['wide', dam.width, 1],
+    ['', dam.ml, 0],
+    ['', dam.grams, 0],
+  ] as const;
+  return (
+    <section aria-label="The dam all round" className="edge-tape">
+      <h3>The dam all round</h3>
+      <p className="line">
+        {'of '}
+        <Choice
+          label="The dam all round is of"
+          quiet
+          value={dam.of ?? ''}
+          choices={unsaidBarriers}
+          onChange={(to) => set('ground.damOf', to === '' ? null : to)}
+        />
+        <span className="with-comma">
+          <NumberAt
+            place="ground.sideHeightMm"
+            label="The dam all round, high"
+            quiet
+            unit="mm"
+            value={plan.ground.sideArea.inputs.find((i) => i.field === 'ground.sideHeightMm')?.value ?? 0}
+          />
+          {' high'}
+        </span>
+        {numbers.map(
+          ([words, number, decimals], i) =>
+            number && (
+              <span key={i}>
+                {', '}
+                <HowNumber of={number} label={`The dam all round, ${words || number.unit}`} decimals={decimals} /> {words}
+              </span>
+            ),
+        )}
+        {dam.tubes && `, ${tubesText(dam.tubes.value)}`}
+      </p>
+      <p className="hint">
+        {dam.of === 'silicone'
+          ? 'Greased finger; it holds once it has skinned and is sealed outside'
+          : 'Pressed down so that nothing creeps under; test it with water'}
+        {dam.peels && (
+          <>
+            {', peels after '}
+            <HowNumber of={dam.peels} label="The dam all round, peels after" decimals={0} />
+          </>
+        )}
+        .
+      </p>
+    </section>
+  );
+}
 
 /** How the edge is taped: widths and lengths, where to begin and which way, on a picture of this edge. */
 export function EdgeTape() {
@@ -22,7 +85,7 @@ export function EdgeTape() {
   const { edit } = useEdits();
   const units = useUnits();
   const { tape } = plan;
-  if (!tape) return null;
+  if (!tape) return <Dam />;
   const usual = ways.find(([id]) => id === tape.runs)?.[1];
   return (
     <section aria-label="Edge tape" className="edge-tape">
@@ -37,7 +100,7 @@ export function EdgeTape() {
         />
         {tape.each.some((r) => r.run !== 'side' && r.run !== 'back') && (
           <span className="with-comma">
-            {'; dam '}
+            {', the dam '}
             {tape.own ? (
               <NumberAt
                 place="ground.tape.damMm"

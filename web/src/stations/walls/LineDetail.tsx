@@ -45,7 +45,7 @@ export function LineDetail({ line, plan, name }: Props) {
       </p>
       <Runs line={line} name={name} />
       {line.material.kind === 'paste' && <PasteMix line={line} paste={line.material} plan={plan} name={name} />}
-      <p className="line hint">
+      <p className="hint">
         {plan && (
           <span>
             <HowNumber of={plan.draw} label={`${name}, by hand`} decimals={1} /> by hand

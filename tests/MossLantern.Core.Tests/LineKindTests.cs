@@ -1,0 +1,353 @@
+using System.Collections.Immutable;
+using System.Text.Json;
+using FluentValidation;
+using MossLantern.Core.Checks;
+using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
+using MossLantern.Core.Grounds;
+using MossLantern.Core.Map;
+using MossLantern.Core.Materials;
+using MossLantern.Core.Planning;
+using MossLantern.Core.Plans;
+using MossLantern.Core.Pouring;
+using MossLantern.Core.Shapes;
+using MossLantern.Core.Walls;
+using NodaTime;
+using static MossLantern.Core.Tests.Samples;
+
+namespace MossLantern.Core.Tests;
+
+/// <summary>Lines of every kind: how they run, what they take, when resin may meet them, and what holds all that.</summary>
+public class LineKindTests
+{
+    private static readonly PiecePlanner Planner = new(new LayerMapper());
+    private static readonly Surroundings Around = Surroundings.Usual(DateTimeZone.Utc);
+    private static readonly LocalDateTime Ten = new(2026, 5, 4, 10, 0);
+
+    private static PiecePlan Plan(Piece piece, Surroundings? around = null) => Planner.Plan(piece, [], around ?? Around);
+
+    private static Piece Made(Piece piece, params Edit[] edits)
+    {
+        var made = Editing.Checked(piece, [.. edits], AnyEdit.Cupboard);
+        Assert.True(made.Refusal is null, $"{made.Place}: {made.Refusal}");
+        return made.Piece!;
+    }
+
+    private static Piece Rings() => Piece(Panel(300, 200), Layer(Heart(140, 100), 18, 12, 0));
+
+    private static Piece With(Course course, LineOf of = LineOf.Resin) => Made(Rings(), new LayLine("l1", null, course, of, "c1"));
+
+    private static LinePlan Of(Piece piece) => Plan(piece).Layers[0].Lines.Single();
+
+    private static Piece Set(Piece piece, string field, object value) =>
+        Made(piece, SetField.To($"lines[{piece.Lines!.Value[^1].Id}].{field}", Written(value)));
+
+    private static object Written(object value) => value is Enum ? JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString()!) : value;
+
+    private static DrawnCourse Straight(double mm) => new([new(20, 100), new(20 + mm, 100)]);
+
+    [Fact]
+    public void What_comes_from_a_cup_lies_flat_and_what_comes_from_a_bag_is_half_round()
+    {
+        // 800 × 4 × 1 mm laid on wet are 3.2 ml, so 200 mm a quarter of it; 3 × 1 mm along 500 are 1.5, so 250 mm half of it.
+        var flat = Set(Set(With(Straight(200)), "section.widthMm", 4), "section.heightMm", 1);
+        Assert.Equal(3.2 / 4, Of(flat).Ml!.Value, 1e-6);
+        Assert.Equal(1.5 / 2, Of(With(Straight(250))).Ml!.Value, 1e-6);
+        Assert.Equal(Math.PI * 8 * 5 / 4 * 200 / 1000, Of(With(Straight(200), LineOf.Paste)).Ml!.Value, 1e-6);
+        Assert.Equal(200 / 8.0 / 60, Of(flat).Draw.Value, 1e-9);
+    }
+
+    [Fact]
+    public void A_line_is_as_long_as_it_is_drawn_as_far_as_there_is_something_to_lie_on()
+    {
+        Assert.Equal(200, Of(With(Straight(200))).Length.Value, 1e-6);
+        Assert.Equal(280, Of(With(Straight(2000))).Length.Value, 1e-6);
+        Assert.Equal(Math.PI * 60, Of(With(new RingCourse(140, 100, 60))).Length.Value, 0.2);
+
+        // A spiral of so many even turns is about half as long as so many rings.
+        Assert.Equal(3 * Math.PI * 60 / 2, Of(With(new RingCourse(140, 100, 60, 3))).Length.Value, 6.0);
+        Assert.Equal(0, Of(With(new RingCourse(2000, 100, 60))).Length.Value, 1e-9);
+    }
+
+    [Fact]
+    public void A_line_beside_a_border_lies_on_the_side_that_is_meant_and_part_of_it_is_as_long_as_its_share()
+    {
+        var whole = Of(With(new BorderCourse(R("b1"), R("b2")))).Length.Value;
+        Assert.Equal(whole / 2, Of(With(new BorderCourse(R("b1"), R("b2"), 0, 0.25, 0.75))).Length.Value, whole * 2e-3);
+
+        // Round a closed curve a line 3 mm outside is longer by 2π × 3, inside shorter by as much.
+        var (outside, inside) = (Of(With(new BorderCourse(R("b1"), R("b2"), 3))).Length.Value,
+            Of(With(new BorderCourse(R("b1"), R("b2"), -3))).Length.Value);
+        Assert.True(outside > whole && inside < whole, $"{inside} {whole} {outside}");
+        Assert.Equal(inside, Of(With(new BorderCourse(R("b2"), R("b1"), 3))).Length.Value, 1e-6);
+    }
+
+    [Theory]
+    [InlineData(PasteStiffness.Crumbly, 0.5)]
+    [InlineData(PasteStiffness.Holds, 0.7)]
+    [InlineData(PasteStiffness.Creeps, 0.9)]
+    [InlineData(PasteStiffness.Pours, 1.2)]
+    public void A_paste_takes_resin_for_what_its_granules_leave_between_them(PasteStiffness stiffness, double filled)
+    {
+        // Glass leaves 44 of 100, sand 40: three parts to one leave 43.
+        var piece = Set(Made(With(Straight(200), LineOf.Paste),
+            new MixPaste("paste-1", [new("crushed-glass", 3), new("sand", 1)])), "material.stiffness", stiffness);
+        var ml = Math.PI * 8 * 5 / 4 * 200 / 1000;
+        var bulk = ml / Math.Max(1, 0.57 + 0.43 * filled);
+        var plan = Plan(piece).Layers[0];
+        Assert.Equal(bulk * 0.43 * filled * 1.1, plan.Cups.Regions.Single(r => r.RegionId == "paste").LayerMl.Value, 1e-6);
+        Assert.Equal([bulk * 1.1 * 0.75 * 1.40, bulk * 1.1 * 0.25 * 1.60],
+            plan.Lines.Single().Granules.Select(g => g.Grams.Value), (a, b) => Math.Abs(a - b) < 1e-6);
+        Assert.Equal(stiffness == PasteStiffness.Pours, bulk < ml);
+    }
+
+    [Fact]
+    public void A_paste_is_mixed_in_a_cup_of_its_own_and_poured_from_another_it_stays_a_paste()
+    {
+        var piece = Made(Rings(), new LayLine("l1", null, Straight(200), LineOf.Paste));
+        var own = piece.Recipes.Single(r => r.Name == LayLine.PasteName);
+        Assert.Equal(own.Id, piece.Lines!.Value[0].RecipeId);
+        var other = Made(piece, new PourFrom("l1", null, R("paste"), "c2"));
+        Assert.Equal("c2", Assert.IsType<PasteLine>(other.Lines!.Value[0].Material).RecipeId);
+        Assert.Single(Plan(piece).Sittings[0].Pours, p => p.RegionId == "paste");
+    }
+
+    [Fact]
+    public void A_raised_line_is_poured_round_from_no_cup_and_changes_no_number_of_what_it_stands_in()
+    {
+        var piece = With(new BorderCourse(R("b1"), R("b2")), LineOf.Relief);
+        var (with, without) = (Plan(piece).Layers[0], Plan(Rings()).Layers[0]);
+        Assert.Equal(without.Regions.Select(r => (r.Id, r.Area.Value)), with.Regions.Select(r => (r.Id, r.Area.Value)));
+        Assert.Equal(without.Cups.Regions.Select(r => r.PourMl.Value), with.Cups.Regions.Select(r => r.PourMl.Value));
+        Assert.Null(with.Lines.Single().Peels);
+        var full = Planner.Paint(piece, null, Painting.PaintDetail.Full);
+        Assert.Contains(full.Paths, p => p.Stroke == LayLine.UsualReliefColour && p.StrokeMm == LayLine.ReliefWidthMm);
+    }
+
+    [Fact]
+    public void A_line_dries_with_the_square_of_its_height_and_by_the_persons_own_data()
+    {
+        // 1 h at 1.5 mm, so 2.78 h at 2.5.
+        var raised = Set(With(Straight(200), LineOf.Relief), "section.heightMm", 2.5);
+        Assert.Equal(2.778, Of(raised).Dry!.Value, 5e-4);
+        var own = Around.Catalogue.With([("outliner", new(MaterialKind.Barrier, "raised outliner", "outliner",
+            ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.ReadyHours, 2).Add(MaterialProperties.ReadyAtMm, 2.5)))]);
+        Assert.Equal(2, Plan(raised, Around with { Catalogue = own }).Layers[0].Lines.Single().Dry!.Value, 1e-9);
+        Assert.Equal([3, 24, 0.5], new[] { BarrierClass.Putty, BarrierClass.Liner, BarrierClass.Silicone }
+            .Select(c => Of(Set(raised, "material.class", c)).Dry!.Value), (a, b) => Math.Abs(a - b) < 1e-9);
+        Assert.Equal(24 * 1.5 / 3, Of(Set(raised, "material.class", BarrierClass.Silicone)).Peels!.Value, 1e-9);
+        Assert.Equal(0.2 * Math.PI * 3 * 2.5 / 4 * 1.1 / 20, Of(raised).Tubes!.Value, 1e-9);
+    }
+
+    [Theory]
+    [InlineData(179, false)]
+    [InlineData(181, true)]
+    public void A_wall_that_is_not_dry_when_its_sitting_begins_is_told_and_the_pour_waits(int minutes, bool told)
+    {
+        // Putty is firm after 3 h; it was laid so long before the pour.
+        var raised = Made(Set(With(Straight(200), LineOf.Relief), "material.class", BarrierClass.Putty),
+            new MarkLaid(["relief-1"], true, Ten), new PourAt("l1", Ten.PlusMinutes(360 - minutes)));
+        var found = Plan(raised).Findings.SingleOrDefault(f => f.Key == "wet-glue@l1/relief-1");
+        Assert.Equal(told, found is not null);
+        Assert.Equal(Ten.PlusHours(3), Of(raised).Ready);
+        if (found is not null)
+        {
+            Assert.DoesNotContain(Plan(Made(raised, [.. found.Remedies[0].Edits])).Findings, f => f.Key == found.Key);
+        }
+    }
+
+    [Theory]
+    [InlineData(179, true)]
+    [InlineData(181, false)]
+    public void A_wall_that_is_not_begun_and_cannot_be_dry_by_then_is_told(int minutes, bool told)
+    {
+        var raised = Made(Set(With(Straight(200), LineOf.Relief), "material.class", BarrierClass.Putty),
+            new PourAt("l1", Ten.PlusMinutes(minutes)));
+        var found = Planner.FindingsAt(raised, Plan(raised), Around, Ten.InUtc().ToInstant());
+        Assert.Equal(told, found.Any(f => f.Key == "wet-glue@l1/lines"));
+    }
+
+    [Theory]
+    [InlineData(4.38, true)]
+    [InlineData(4.41, false)]
+    public void A_raised_line_that_stands_lower_than_its_layer_is_hidden(double heightMm, bool told)
+    {
+        // It dries to 0.65 of its height in a layer 3 mm deep, of paste at 4 %: half is hidden by 0.144 mm of that.
+        var piece = Made(Rings(), SetField.To("layers[l1].depthMm", 3), new LayLine("l1", null, Straight(200), LineOf.Relief));
+        piece = Set(piece, "section.heightMm", heightMm);
+        var found = Plan(piece).Findings.SingleOrDefault(f => f.Key == "hides-inlay@l1/relief-1");
+        Assert.Equal(told, found is not null);
+        if (found is not null)
+        {
+            Assert.DoesNotContain(Plan(Made(piece, [.. found.Remedies[0].Edits])).Findings, f => f.Key == found.Key);
+        }
+    }
+
+    [Fact]
+    public void Under_clear_a_raised_line_is_seen()
+    {
+        var piece = Made(Rings(), new LayLine("l1", null, Straight(200), LineOf.Relief));
+        piece = piece with { Recipes = [.. piece.Recipes.Select(r => Recipe.Clear(r.Id))] };
+        Assert.DoesNotContain(Plan(piece).Findings, f => f.Key.StartsWith("hides-inlay@l1/relief", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void What_is_laid_is_marked_and_what_is_poured_is_not()
+    {
+        var piece = Made(With(Straight(200), LineOf.Relief), new LayLine("l1", null, Straight(100), LineOf.Resin, "c1"));
+        var laid = Made(piece, new MarkLaid(["relief-1"], true, Ten));
+        Assert.Equal(new LineLaid(Ten), laid.Lines!.Value[0].Laid);
+        Assert.Null(Made(laid, new MarkLaid(["relief-1"], false)).Lines!.Value[0].Laid);
+        Assert.NotNull(Editing.Checked(piece, [new MarkLaid(["line-1"], true)], AnyEdit.Cupboard).Refusal);
+    }
+
+    public static TheoryData<string, Func<Line, Line>> Wrong() => new()
+    {
+        { "lines[line-1].course.spots", l => l with { Course = new DrawnCourse([new(1, 1)]) } },
+        { "lines[line-1].course.offMm", l => l with { Course = new BorderCourse(R("b1"), R("b2"), 50.1) } },
+        { "lines[line-1].course.offMm", l => l with { Course = new BorderCourse(R("b1"), R("b2"), double.NaN) } },
+        { "lines[line-1].course.to", l => l with { Course = new BorderCourse(R("b1"), R("b2"), 0, 0.5, 0.5) } },
+        { "lines[line-1].course.from", l => l with { Course = new BorderCourse(R("b1"), R("b2"), 0, -0.1) } },
+        { "lines[line-1].course.diameterMm", l => l with { Course = new RingCourse(1, 1, 1.9) } },
+        { "lines[line-1].course.turns", l => l with { Course = new RingCourse(1, 1, 40, 50.1) } },
+        { "lines[line-1].course.xMm", l => l with { Course = new RingCourse(4501, 1, 40) } },
+        { "lines[line-1].section.widthMm", l => l with { Section = new(0, 1) } },
+        { "lines[line-1].section.heightMm", l => l with { Section = new(3) } },
+        { "lines[line-1].material.class", l => l with { Material = new ReliefLine((BarrierClass)9, "#c9a227") } },
+        { "lines[line-1].material.colour", l => l with { Material = new ReliefLine(BarrierClass.Outliner, "gold") } },
+        { "lines[line-1].material.granules", l => l with { Material = new PasteLine("c1", [], PasteStiffness.Holds) } },
+        { "lines[line-1].material.granules", l => l with { Material = new PasteLine("c1", [new("sand", 1), new("sand", 2)], PasteStiffness.Holds) } },
+        { "lines[line-1].material.granules[sand].parts", l => l with { Material = new PasteLine("c1", [new("sand", 0)], PasteStiffness.Holds) } },
+        { "lines[line-1].material.stiffness", l => l with { Material = new PasteLine("c1", [new("sand", 1)], (PasteStiffness)7) } },
+        { "lines[line-1].material.recipeId", l => l with { Material = new PasteLine("nobody", [new("sand", 1)], PasteStiffness.Holds) } },
+        { "lines", l => l with { Course = new DrawnCourse([.. Enumerable.Range(0, 400).Select(i => new Spot(i, i))]) } },
+    };
+
+    [Theory(DisableDiscoveryEnumeration = true)]
+    [MemberData(nameof(Wrong))]
+    public void A_line_that_cannot_be_laid_is_refused_by_its_field(string field, Func<Line, Line> change)
+    {
+        var piece = With(Straight(100));
+        var line = change(piece.Lines!.Value[0]);
+
+        // Sixteen lines of 400 spots are more than a layer takes.
+        ImmutableArray<Line> lines = field == "lines"
+            ? [.. Enumerable.Range(0, 16).Select(i => line with { Id = $"line-{i}", Region = R($"line-{i}") })] : [line];
+        var problems = new PieceValidator().Validate(piece with { Lines = lines });
+        Assert.Contains(field, problems.Errors.Select(e => e.PropertyName));
+        Assert.DoesNotContain(new PieceValidator().Validate(piece).Errors, e => e.PropertyName.StartsWith("lines", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Granules_that_the_cupboard_does_not_have_are_named()
+    {
+        var piece = With(Straight(100), LineOf.Paste) is var p
+            ? p with { Lines = [p.Lines!.Value[0] with { Material = new PasteLine("c1", [new("gravel", 1)], PasteStiffness.Holds) }] } : null!;
+        var failure = Assert.Throws<ValidationException>(() => KnownMaterials.Check(piece, Around.Catalogue));
+        Assert.Equal("lines[paste-1].material.granules[gravel].stoneId", Assert.Single(failure.Errors).PropertyName);
+    }
+
+    [Theory]
+    [InlineData(34, null, TapeRuns.Two, 36.0, 24.0)]
+    [InlineData(30, 8.0, TapeRuns.One, 48.0, null)]
+    [InlineData(36.1, 9.0, TapeRuns.Two, 48.0, 24.0)]
+    [InlineData(48.1, 14.1, TapeRuns.Two, null, 36.0)]
+    public void Tape_is_the_narrowest_that_covers(double side, double? dam, TapeRuns runs, double? first, double? second)
+    {
+        // 6 mm of layers ask for a dam of 9 mm: 19 with its overlap.
+        var piece = Piece(Panel(600, 400), Layer(Heart(140, 100), 18, 0) with { DepthMm = 6 });
+        piece = piece with { Ground = piece.Ground with { SideHeightMm = side, Tape = new(runs, dam) } };
+        var tape = Plan(piece).Tape!;
+        Assert.Equal(second is null ? [first] : [first, second], tape.Each.Select(r => r.WidthMm));
+        Assert.Equal(dam ?? 9, tape.DamMm.Value, 1e-9);
+        Assert.Equal((4, 2000 + 4 * 25 + 20.0), (tape.Corners, tape.Each[0].Length.Value));
+        Assert.Equal(runs == TapeRuns.Two ? [true, false] : [true], tape.Each.Select(r => r.Clockwise));
+        Assert.Equal(new Spot(300, 0), tape.StartsAt);
+    }
+
+    [Fact]
+    public void A_round_has_no_corners_a_mould_no_tape_and_an_edge_that_runs_over_its_back_alone()
+    {
+        Piece On(Ground ground) => Piece(ground, Layer(Heart(60, 50), 18, 0));
+        Assert.Equal(0, Plan(On(new(new RoundOutline(200), EdgeStyle.TapedClean, 10, "#ffffff"))).Tape!.Corners);
+        Assert.Equal(TapeRun.Back, Assert.Single(Plan(On(Panel(300, 200, EdgeStyle.DrippedOver))).Tape!.Each).Run);
+        Assert.Null(Plan(On(Panel(300, 200, EdgeStyle.Walled))).Tape);
+        var own = Around.Catalogue.With([("wide", new(MaterialKind.Tape, "wide tape", "tape-48",
+            ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.TapeWidthMm, 75)))]);
+        Assert.Equal([75.0], own.TapeWidthsMm);
+        Assert.Equal([24.0, 36, 48], Around.Catalogue.TapeWidthsMm);
+    }
+
+    [Fact]
+    public void Dam_tape_comes_off_from_when_the_film_holds_until_the_side_tape_is_to_be_off()
+    {
+        var piece = Made(Rings(), new PourAt("l1", Ten));
+        Assert.DoesNotContain(Plan(piece).Sittings[0].Windows, w => w.Milestone == Curing.Milestone.DamPull);
+        var plan = Plan(Made(piece, new TapeEdge(TapeRuns.Two))).Sittings[0];
+        var (dam, side) = (plan.Windows.Single(w => w.Milestone == Curing.Milestone.DamPull),
+            plan.Windows.Single(w => w.Milestone == Curing.Milestone.TapePull));
+        Assert.Equal(plan.Holds, dam.Opens);
+        Assert.Equal(side.Closes, dam.Closes);
+        Assert.True(dam.Opens < side.Opens);
+    }
+
+    [Fact]
+    public void A_dam_all_round_takes_what_its_material_takes_at_its_height()
+    {
+        var slice = FirstPiece.Of("Slice", new(new SliceOutline(260, 220, [0.9, 0.8, 0.95, 0.85, 0.9], 3, 4), EdgeStyle.Walled, 24,
+            "#ffffff", new(PieceKind.Slice, BaseMaterial.Mdf)));
+        Assert.Null(Plan(slice).Dam!.Ml);
+        var putty = Plan(Made(slice, SetField.To("ground.damOf", "putty")));
+        var mm = slice.Ground.Outline.PerimeterMm;
+        Assert.Equal((8, mm * 8 * 24 / 1000, mm * 8 * 24 / 1000 * 1.7), (putty.Dam!.Width!.Value, putty.Dam.Ml!.Value, putty.Dam.Grams!.Value));
+        Assert.Equal(3, putty.Ground.Preparation.Single(s => s.Id == "dam").DryHours);
+        Assert.NotNull(Plan(Made(slice, SetField.To("ground.damOf", "silicone"))).Dam!.Peels);
+        Assert.Null(Plan(Rings()).Dam);
+    }
+
+    [Fact]
+    public void On_a_tilt_the_low_side_of_a_pool_and_of_a_mould_counts()
+    {
+        // 300 mm tilted by 0.3°: the low side stands 0.79 mm deeper than the middle.
+        Ground Tilted(double x) => Panel(300, 100) with { Level = new(true, x, 0) };
+        Assert.Equal((0.785, "left"), (Math.Round(LowSide.Of(Tilted(0.3), 300, 100)!.DeeperMm, 3), LowSide.Of(Tilted(0.3), 300, 100)!.Name));
+        Assert.Equal("right", LowSide.Of(Tilted(-0.3), 300, 100)!.Name);
+        Assert.Null(LowSide.Of(Tilted(0), 300, 100));
+        Assert.Null(LowSide.Of(Panel(300, 100) with { Level = new(false, 0.3, 0) }, 300, 100));
+
+        Piece Frame(double tilt, double depth) => Piece(
+            Panel(300, 100, EdgeStyle.Walled) with { SideHeightMm = 10, Level = new(true, tilt, 0) },
+            Layer(Heart(60, 50), 18, 0) with { DepthMm = depth });
+        bool Over(Piece piece) => Plan(piece).Findings.Any(f => f.Key == "overfill@l1");
+        Assert.Equal((false, true, false, true), (Over(Frame(0.3, 9.2)), Over(Frame(0.3, 9.3)), Over(Frame(0, 10)), Over(Frame(0, 10.01))));
+    }
+
+    [Fact]
+    public void The_answer_of_the_walls_says_whether_they_hold_and_from_when_one_may_pour()
+    {
+        var now = Ten.InUtc().ToInstant();
+        WallsAnswer Of(Piece piece) => WallsAnswer.Of(piece, Plan(piece), "l1", DateTimeZone.Utc, now);
+        Assert.Equal(WallsState.NoWalls, Of(Rings()).State);
+        var pools = Made(Rings(), new LayOutAs("l1", null, LayoutKind.Pools), new PutWallAcross("l1", null));
+        pools = Made(pools, new AddPool("l1", null, 20, 20, "c1"), new AddPool("l1", null, 280, 180, "c2"));
+        Assert.Equal(WallsState.Unknown, Of(pools).State);
+        var walls = pools.Lines!.Value.Select(l => l.Id).ToImmutableArray();
+        Piece High(double mm) => Made(pools, [.. walls.SelectMany(w => new Edit[]
+        {
+            SetField.To($"lines[{w}].material.class", "putty"), SetField.To($"lines[{w}].section.heightMm", mm),
+        })]);
+        var depth = pools.Layers[0].DepthMm;
+        var hold = Of(High(depth + 1));
+        Assert.Equal((WallsState.Holds, walls.Length), (hold.State, hold.ToLay.Length));
+        Assert.True(hold.PourFrom >= now + Duration.FromHours(3));
+        Assert.Equal(WallsState.Full, Of(High(depth)).State);
+        Assert.Equal(WallsState.RunsOver, Of(High(depth - 1.5)).State);
+
+        // Laid, it counts from then; what is past asks for nothing any more.
+        var laid = Made(High(depth + 1), new MarkLaid(walls, true, Ten.PlusHours(-2)));
+        Assert.Empty(Of(laid).ToLay);
+        var bare = laid with { Ground = laid.Ground with { Base = null, Done = null } };
+        Assert.Equal(now + Duration.FromHours(1), WallsAnswer.Of(bare, Plan(bare) is var p
+            ? p with { Ground = p.Ground with { Preparation = [] } } : null!, "l1", DateTimeZone.Utc, now).PourFrom);
+    }
+}
