@@ -78,7 +78,7 @@ public class PieceJsonTests
     {
         var json = JsonNode.Parse(PieceJson.Write(Full))!;
         Assert.Equal("moss-lantern-piece", (string?)json["format"]);
-        Assert.Equal(7, (int?)json["formatVersion"]);
+        Assert.Equal(8, (int?)json["formatVersion"]);
         Assert.Equal("round", (string?)json["piece"]!["ground"]!["outline"]!["shape"]);
         Assert.Equal("acrylic-metallic", (string?)json["piece"]!["recipes"]![0]!["doses"]![0]!["colourant"]);
         Assert.Equal("2026-05-01T09:00:00", (string?)json["piece"]!["sittings"]![0]!["start"]);
@@ -91,7 +91,7 @@ public class PieceJsonTests
     [InlineData("""{"format":"sketch","formatVersion":1}""", "not a Moss Lantern piece")]
     [InlineData("""{"format":"moss-lantern-piece"}""", "which version")]
     [InlineData("""{"format":"moss-lantern-piece","formatVersion":"1"}""", "which version")]
-    [InlineData("""{"format":"moss-lantern-piece","formatVersion":8}""", "version 8; this program reads up to 7")]
+    [InlineData("""{"format":"moss-lantern-piece","formatVersion":9}""", "version 9; this program reads up to 8")]
     [InlineData("""{"format":"moss-lantern-piece","formatVersion":1,"piece":null}""", "$.piece")]
     public void Other_documents_are_refused_with_a_sentence(string text, string sentence) =>
         Assert.Contains(sentence, Assert.Throws<PieceFormatException>(() => PieceJson.Read(text)).Message, StringComparison.Ordinal);

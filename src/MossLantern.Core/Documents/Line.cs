@@ -54,6 +54,7 @@ public sealed record Line(
     public double? SectionMm2 => Section.HeightMm is not { } mm ? null : Material switch
     {
         BarrierLine { Class: null } => null,
+        _ when Section.EveryMm is { } every => LineSection.DomeMm3(Section.WidthMm, mm) / every,
         ResinLine or BarrierLine { Class: BarrierClass.Putty } => LineSection.FlatMm2(Section.WidthMm, mm),
         _ => LineSection.HalfRoundMm2(Section.WidthMm, mm),
     };
@@ -64,7 +65,8 @@ public sealed record Line(
 
     /// <summary>All that the map with it depends on, where it lies on what was poured, as one text.</summary>
     [JsonIgnore]
-    internal string Key => FormattableString.Invariant($"{CarvesKey}:{Section.HeightMm:R}:{SectionMm2:R}:{RecipeId}");
+    internal string Key => FormattableString.Invariant(
+        $"{CarvesKey}:{Section.HeightMm:R}:{SectionMm2:R}:{Section.Swell:R}:{Section.Seed}:{Section.EveryMm:R}:{RecipeId}");
 }
 
 /// <summary>That a line is laid.</summary>
@@ -143,7 +145,10 @@ public sealed record RingCourse(double XMm, double YMm, double DiameterMm, doubl
 /// <summary>How a line is laid.</summary>
 /// <param name="WidthMm">Its width, mm.</param>
 /// <param name="HeightMm">Its height, mm; null while nobody has said.</param>
-public sealed record Section(double WidthMm, double? HeightMm = null);
+/// <param name="Swell">By what share it swells and narrows along its way; 0 for even.</param>
+/// <param name="Seed">How it swells: another seed, other places.</param>
+/// <param name="EveryMm">How far apart the middles of dots are, mm; null for a line without gaps.</param>
+public sealed record Section(double WidthMm, double? HeightMm = null, double Swell = 0, int Seed = 0, double? EveryMm = null);
 
 /// <summary>What a line is of.</summary>
 public abstract record LineMaterial;

@@ -106,6 +106,8 @@ public static class PieceFields
         ["kept.outline.heightMm"] = Accepted.InsertMm with { What = "Height of the reserved spot" },
         ["lines.section.widthMm"] = Accepted.LineMm,
         ["lines.section.heightMm"] = Accepted.LineHeightMm,
+        ["lines.section.swell"] = Accepted.Swell,
+        ["lines.section.everyMm"] = Accepted.DotsMm,
         ["lines.course.offMm"] = Accepted.OffBorderMm,
         ["lines.course.from"] = Accepted.BorderShare with { What = "Begin of the line" },
         ["lines.course.to"] = Accepted.BorderShare with { What = "End of the line" },

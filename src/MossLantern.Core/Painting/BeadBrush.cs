@@ -35,15 +35,16 @@ internal sealed class BeadBrush(LayerBrush on)
     /// <summary>A raised line, with its light and its shadow.</summary>
     public void Raised(Patch patch, ReliefLine relief)
     {
-        if (patch.Draft is not { Line: { IsEmpty: false } course, WidthMm: var widthMm })
+        if (patch.Draft is not { Line: { IsEmpty: false } course, WidthMm: var widthMm, Even: var even })
         {
             return;
         }
 
         var seen = relief.Class == BarrierClass.Liner ? LinerSeen : 1;
         var colour = Colour.Of(relief.Colour).Tone(on.Sheet.Through ? Shaded : 0).ToHex();
-        on.Sheet.Paths.Add(new(PaintRole.FineLine, PathText.Open(Flat.Lines(course)), null, colour, widthMm, seen, null, null));
-        if (on.Full && !on.Sheet.Through)
+        on.Sheet.Paths.Add(even ? new(PaintRole.FineLine, PathText.Open(Flat.Lines(course)), null, colour, widthMm, seen, null, null)
+            : new(PaintRole.FineLine, PathText.Straight(Flat.Rings(patch.Area)), colour, null, 0, seen, null, null));
+        if (on.Full && !on.Sheet.Through && even)
         {
             Light(course, widthMm, relief.Colour, seen);
         }

@@ -29,7 +29,7 @@ internal sealed class LineBrush(LayerBrush on)
             }
 
             Paint(line, on.Cups[line.CupId!], line.Own!.ThicknessMm!.Value);
-            if (own.Material is PasteLine paste && on.Full && line.Draft is { Line: { IsEmpty: false } course })
+            if (own.Material is PasteLine paste && on.Full && line.Draft is { Line: { IsEmpty: false } course, Even: true })
             {
                 Grains(paste, course, line.Own.WidthMm!.Value);
                 new BeadBrush(on).Light(course, line.Own.WidthMm!.Value, PasteColour, PasteLit);
@@ -79,7 +79,7 @@ internal sealed class LineBrush(LayerBrush on)
     {
         var look = CupLook.Of(on.Catalogue, on.Layer, cup);
         // A draft draws the line itself: what it covers is dear.
-        if (!on.Full && !on.Wet && patch.Draft is { Line: { } line, WidthMm: var widthMm })
+        if (!on.Full && !on.Wet && patch.Draft is { Line: { } line, WidthMm: var widthMm, Even: true })
         {
             var from = on.Sheet.Paths.Count;
             on.Lay(PaintRole.Part, PathText.Open(Flat.Lines(line)), cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
@@ -106,7 +106,7 @@ internal sealed class LineBrush(LayerBrush on)
         on.Lay(PaintRole.Part, path, cup, look, thicknessMm, false, patch.Id.In(on.ZoneId));
         if (on.Full && !on.Wet && !on.Sheet.Through && opacity > 0)
         {
-            if (Metals.Have(cup.Colourant) && patch.Draft is { Line: { } middle, WidthMm: var across })
+            if (Metals.Have(cup.Colourant) && patch.Draft is { Line: { } middle, WidthMm: var across, Even: true })
             {
                 var course = PathText.Open(Flat.Lines(middle));
                 foreach (var (share, lightness) in Metal)

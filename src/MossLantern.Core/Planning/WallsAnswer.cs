@@ -63,7 +63,7 @@ public sealed record WallsAnswer(
 
         if (layer.Holds.Where(h => h.Gets.Value > h.Room.Value + Hair).MaxBy(h => h.Gets.Value - h.Over.Value) is { } hold)
         {
-            var (name, into) = (layer.NameOf(hold.RegionId), hold.Into is { } i ? $" into {layer.NameOf(i)}" : "");
+            var (name, into) = (Capital(layer.NameOf(hold.RegionId)), hold.Into is { } i ? $" into {layer.NameOf(i)}" : "");
             return hold.Gets.Value > hold.Over.Value + Hair ? Say(WallsState.RunsOver, $"{name} runs over{into}: {{0}}", hold.RegionId,
                     Reckoned.Of(hold.Gets.Value - hold.Over.Value, "ml", Formulas.RunsOver,
                         new("gets", hold.Gets.Value, "ml", Origin.Reckoned),
@@ -84,6 +84,8 @@ public sealed record WallsAnswer(
                 ? Say(WallsState.NoWalls, "No walls inside: veins keep their edge {0} after the first pour", null, minutes)
                 : Say(WallsState.NoWalls, "No walls inside");
     }
+
+    private static string Capital(string name) => name.Length == 0 ? name : char.ToUpperInvariant(name[0]) + name[1..];
 
     private static Reckoned? HoldMinutes(LayerPlan layer) => layer.Sittings.LastOrDefault() is { Batches.HoldMinutes: { } minutes }
         ? Reckoned.Of(minutes, "min", Formulas.Stated, new ReckonedInput("its film holds", minutes, "min", Origin.Reckoned)) : null;

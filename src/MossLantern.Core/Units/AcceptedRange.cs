@@ -153,6 +153,12 @@ public static class Accepted
     /// <summary>A share of a border, where a line begins or ends.</summary>
     public static AcceptedRange BorderShare { get; } = new("Share of the border", 0, 1, "");
 
+    /// <summary>How far a line swells.</summary>
+    public static AcceptedRange Swell { get; } = new("Swelling of the line", 0, 0.8, "");
+
+    /// <summary>How far apart dots are.</summary>
+    public static AcceptedRange DotsMm { get; } = new("From dot to dot", 1, 500, "mm");
+
     /// <summary>How wide a ring is.</summary>
     public static AcceptedRange RingMm { get; } = new("Width of the ring", 2, 3000, "mm");
 

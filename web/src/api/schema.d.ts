@@ -5047,7 +5047,7 @@ export interface components {
          * @description What a window is for.
          * @enum {unknown}
          */
-        Milestone: "tape-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure" | "off-sheet" | "back-tape";
+        Milestone: "tape-pull" | "dam-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure" | "off-sheet" | "back-tape";
         MilestoneAnswer: {
             /** Format: double */
             clockHours: number;
@@ -6561,6 +6561,18 @@ export interface components {
             widthMm: number;
             /** Format: double */
             heightMm?: null | number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            swell: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            seed: number;
+            /** Format: double */
+            everyMm?: null | number;
         };
         SequenceView: {
             id: string;

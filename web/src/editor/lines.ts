@@ -19,7 +19,12 @@ function away({ course }: Line, { x, y }: Spot): number {
 }
 
 /** The line under a hand: one whose region it is, or the nearest of those that were drawn, where it is near enough. */
-export function lineAt(layer: Pick<FilledLayer, 'lines'>, region: string, at: Spot, slackMm: number): Line | null {
+export function lineAt(
+  layer: Pick<FilledLayer, 'lines'>,
+  region: string,
+  at: Spot,
+  slackMm: number,
+): Line | null {
   const own = layer.lines.find((l) => l.material.kind !== 'barrier' && l.region === region);
   if (own) return own;
   let [best, least]: [Line | null, number] = [null, Infinity];
@@ -27,7 +32,8 @@ export function lineAt(layer: Pick<FilledLayer, 'lines'>, region: string, at: Sp
     const reach = line.section.widthMm / 2 + slackMm;
     const far = away(line, at);
     // Walls are smooth through their spots: what lies on a wall is one, however far its spots are.
-    const counts = line.material.kind === 'barrier' && region.endsWith('wall') ? far : far <= reach ? far : Infinity;
+    const counts =
+      line.material.kind === 'barrier' && region.endsWith('wall') ? far : far <= reach ? far : Infinity;
     if (counts < least) [best, least] = [line, counts];
   }
   return best;

@@ -73,8 +73,7 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
       ...plan.holds.filter((h) => h.gets.value > h.over.value).map((h) => h.level.value),
     ]),
   ].sort((a, b) => b - a);
-  const says = (mm: number) =>
-    mm === layer.depthMm ? 'this layer' : mm === crest ? 'crest' : 'runs over';
+  const says = (mm: number) => (mm === layer.depthMm ? 'this layer' : mm === crest ? 'crest' : 'runs over');
   return (
     <div className="cut-across" ref={box}>
       {room.width > 0 && (
@@ -104,6 +103,21 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
                       ? `M${a} ${ground}V${y(high)}H${b}V${ground}Z`
                       : `M${a} ${ground}C${a} ${y(high * 1.33)} ${b} ${y(high * 1.33)} ${b} ${ground}Z`
                   }
+                />
+              );
+            }
+            if (kind === 'line') {
+              // It lies on what is on either side of it.
+              const line = layer.allLines.find((l) => l.region === region);
+              const high = Math.max(2, (line?.section.heightMm ?? 1) * up);
+              return (
+                <rect
+                  key={from}
+                  x={x(from)}
+                  y={y(layer.depthMm) - high}
+                  width={Math.max(1, x(to) - x(from))}
+                  height={ground - y(layer.depthMm) + high}
+                  fill={colourIn(plan, plan.regions.find((r) => r.id === region)?.cupId) ?? '#dfe9e6'}
                 />
               );
             }
@@ -146,13 +160,22 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
                   height={l.depthMm * up}
                   opacity={below}
                 />
-                <text x={x(painting.widthMm) + 6} y={Math.min(top + (l.depthMm * up) / 2 + 4, room.height - 2)}>
+                <text
+                  x={x(painting.widthMm) + 6}
+                  y={Math.min(top + (l.depthMm * up) / 2 + 4, room.height - 2)}
+                >
                   {l.name}
                 </text>
               </g>
             );
           })}
-          <rect className="cut-ground" x={left} y={room.height - foot} width={painting.widthMm * perMm} height={foot - 4} />
+          <rect
+            className="cut-ground"
+            x={left}
+            y={room.height - foot}
+            width={painting.widthMm * perMm}
+            height={foot - 4}
+          />
           {marks.map((mm, i) => (
             <g key={mm} className="cut-mark" data-over={says(mm) === 'runs over' || undefined}>
               <path d={`M${left} ${y(mm)}H${x(painting.widthMm)}`} />

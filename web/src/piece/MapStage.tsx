@@ -309,7 +309,13 @@ export function MapStage(props: Props) {
   );
   if (marks.at !== 'walls') return stageOf;
   const over = piece.layers.filter((l) => l.within == null);
-  const under = over.slice(0, Math.max(0, over.findIndex((l) => l.id === whole.id)));
+  const under = over.slice(
+    0,
+    Math.max(
+      0,
+      over.findIndex((l) => l.id === whole.id),
+    ),
+  );
   return (
     <div className="walls-stage">
       {stageOf}
@@ -325,7 +331,12 @@ const quietFoot: ReadonlySet<Station> = new Set(['ground', 'walls', 'story']);
 const cutGrip = 26;
 
 /** What can be drawn where lines are laid: walls between pools, and lines on anything. */
-const linesIn = (pools: boolean): readonly Drawn[] => [...(pools ? (['wall'] as const) : []), 'resin', 'paste', 'relief'];
+const linesIn = (pools: boolean): readonly Drawn[] => [
+  ...(pools ? (['wall'] as const) : []),
+  'resin',
+  'paste',
+  'relief',
+];
 
 /** A press that moves no further picks what is under it, pixels. */
 const slack = 5;

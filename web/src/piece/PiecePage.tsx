@@ -73,7 +73,11 @@ export function PiecePage({ id, station }: { id: string; station: string }) {
     return piece && of ? filled(piece, of, worked, sitting) : undefined;
   }, [piece, plan, layerId, sittingId]);
   const chosen = useChosen(id, station, plan, own, layerPlan);
-  const poured = usePoured(editor, layerId, (station === 'map' || station === 'walls') && (layerPlan?.poured ?? false));
+  const poured = usePoured(
+    editor,
+    layerId,
+    (station === 'map' || station === 'walls') && (layerPlan?.poured ?? false),
+  );
   // In a zone everything of the map works on the zone as it works on a layer.
   const { inside, worked, workedPlan } = useZone(layer, layerPlan, chosen.zone);
   const say = useCallback((field: string) => errors[field], [errors]);

@@ -48,7 +48,12 @@ const done: Record<Drawn, string> = {
   paste: 'paste: done',
   relief: 'outliner: done',
 };
-const drawing = { wall: 'Draw walls', resin: 'Draw in resin', paste: 'Draw in paste', relief: 'Draw in outliner' };
+const drawing = {
+  wall: 'Draw walls',
+  resin: 'Draw in resin',
+  paste: 'Draw in paste',
+  relief: 'Draw in outliner',
+};
 
 interface FootProps {
   pixelsPerMm: number;
@@ -57,7 +62,12 @@ interface FootProps {
   /** How far it is tilted; null where nothing in it looks otherwise then. */
   tilt: { deg: number; onTilt: (deg: number) => void } | null;
   /** What can be drawn by hand; null where nothing can. */
-  drawing: { kinds: readonly Drawn[]; now: Drawn | null; draw: (to: Drawn | null) => void; across: () => void } | null;
+  drawing: {
+    kinds: readonly Drawn[];
+    now: Drawn | null;
+    draw: (to: Drawn | null) => void;
+    across: () => void;
+  } | null;
   zoom: number;
   onZoom: (by: number) => void;
 }

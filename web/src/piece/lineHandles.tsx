@@ -48,10 +48,7 @@ function DrawnHandles({ line, course: { spots }, number, here, px, py, hold }: D
   });
   return (
     <>
-      <path
-        className="lever"
-        d={spots.map((s, i) => `${i ? 'L' : 'M'}${px(s.xMm)} ${py(s.yMm)}`).join('')}
-      />
+      <path className="lever" d={spots.map((s, i) => `${i ? 'L' : 'M'}${px(s.xMm)} ${py(s.yMm)}`).join('')} />
       {spots.map((s, i) => (
         <Grip
           key={i}

@@ -59,7 +59,15 @@ export function openAt(
           : { share: 0, words: 'none', empty: true };
       return toLay.length > 0
         ? { share: 0.7, words: `${toLay.length} to lay` }
-        : { share: 1, words: state === 'full' ? 'nearly full' : plan.lines.length > 0 ? some(plan.lines.length, 'line') : 'holds' };
+        : {
+            share: 1,
+            words:
+              state === 'full'
+                ? 'nearly full'
+                : plan.lines.length > 0
+                  ? some(plan.lines.length, 'line')
+                  : 'holds',
+          };
     }
     case 'cups': {
       const over = sitting.cups.cups.filter((c) => c.doses.over).length;

@@ -90,6 +90,17 @@ internal static class LineRules
             yield return new($"{at}.section.heightMm", Accepted.LineHeightMm.Sentence);
         }
 
+        if (!Accepted.Swell.Contains(line.Section.Swell))
+        {
+            yield return new($"{at}.section.swell", Accepted.Swell.Sentence);
+        }
+
+        if (line.Section.EveryMm is { } every && (line.IsBarrier || !Accepted.DotsMm.Contains(every) || every < line.Section.WidthMm))
+        {
+            yield return new($"{at}.section.everyMm", line.IsBarrier ? "A wall is laid without gaps."
+                : $"{Accepted.DotsMm.Sentence} Dots are no closer than they are wide.");
+        }
+
         if (line is { IsBarrier: false, Section.HeightMm: null })
         {
             yield return new($"{at}.section.heightMm", "How thick a line is laid has to be known.");

@@ -70,8 +70,9 @@ internal sealed class LinedMap : LayerMap
         var drawn = DouglasPeuckerSimplifier.Simplify(along, ToleranceMm);
         return new(
             line.Region.InLayout, RegionKind.Line, line.RecipeId,
-            new Lazy<Geometry>(() => Flat.Shared(drawn.Buffer(width / 2, 6), Flat.Of(outline))),
-            new(along.Length * (line.SectionMm2 ?? 0) / 1000, along.Length, width, height, line.Id), null, new PatchDraft([], drawn, width));
+            new Lazy<Geometry>(() => Flat.Shared(LineShape.Of(drawn, line.Section), Flat.Of(outline))),
+            new(along.Length * (line.SectionMm2 ?? 0) / 1000, along.Length, width, height, line.Id), null,
+            new PatchDraft([], drawn, width, line.Section is { Swell: 0, EveryMm: null }));
     }
 
     /// <summary>What a line runs along; nothing where its border is gone.</summary>

@@ -30,7 +30,8 @@ internal sealed record Patch(
 /// <param name="Rings">It is what lies inside an odd number of these.</param>
 /// <param name="Line">Or what lies within half a width of this line.</param>
 /// <param name="WidthMm">The width of the line, mm.</param>
-internal sealed record PatchDraft(ImmutableArray<Ring> Rings, Geometry? Line = null, double WidthMm = 0);
+/// <param name="Even">Whether it is so wide all along.</param>
+internal sealed record PatchDraft(ImmutableArray<Ring> Rings, Geometry? Line = null, double WidthMm = 0, bool Even = true);
 
 /// <summary>A map whose regions are polygons: fields, pools, puddles.</summary>
 internal sealed class RegionMap : LayerMap

@@ -57,7 +57,12 @@ function Dam() {
             number && (
               <span key={i}>
                 {', '}
-                <HowNumber of={number} label={`The dam all round, ${words || number.unit}`} decimals={decimals} /> {words}
+                <HowNumber
+                  of={number}
+                  label={`The dam all round, ${words || number.unit}`}
+                  decimals={decimals}
+                />{' '}
+                {words}
               </span>
             ),
         )}
@@ -137,8 +142,8 @@ export function EdgeTape() {
       </ol>
       {tape.each.length > 0 && (
         <p className="hint">
-          Begin at the dot{tape.corners > 0 ? `, break it at ${tape.corners} corners` : ''}, end with a tab to pull
-          at.
+          Begin at the dot{tape.corners > 0 ? `, break it at ${tape.corners} corners` : ''}, end with a tab to
+          pull at.
           {tape.times > 1 && ` Fresh runs for each of the ${tape.times} sittings that reach the edge.`}
         </p>
       )}

@@ -43,8 +43,11 @@ export function LineDetail({ line, plan, name }: Props) {
           </span>
         ))}
       </p>
+      {line.material.kind !== 'barrier' && <Laid line={line} name={name} />}
       <Runs line={line} name={name} />
-      {line.material.kind === 'paste' && <PasteMix line={line} paste={line.material} plan={plan} name={name} />}
+      {line.material.kind === 'paste' && (
+        <PasteMix line={line} paste={line.material} plan={plan} name={name} />
+      )}
       <p className="hint">
         {plan && (
           <span>
@@ -124,7 +127,13 @@ function Of({ line, name }: { line: Line; name: string }) {
     case 'relief':
       return (
         <>
-          <ChoiceAt place={`${at}.class`} label={`${name}, of`} quiet value={material.class} choices={barriers} />
+          <ChoiceAt
+            place={`${at}.class`}
+            label={`${name}, of`}
+            quiet
+            value={material.class}
+            choices={barriers}
+          />
           <ColourAt place={`${at}.colour`} label={`${name}, colour`} value={material.colour} />
         </>
       );
@@ -147,6 +156,36 @@ function Of({ line, name }: { line: Line; name: string }) {
   }
 }
 
+/** Whether it is even, swells, or is laid dot by dot. */
+function Laid({ line, name }: { line: Line; name: string }) {
+  const at = `lines[${line.id}].section`;
+  return (
+    <p className="line">
+      {'swelling by '}
+      <span className="with-comma">
+        <NumberAt
+          place={`${at}.swell`}
+          label={`${name}, swelling`}
+          quiet
+          unit="%"
+          per={100}
+          value={line.section.swell ?? 0}
+        />
+        ,
+      </span>
+      {' in dots every '}
+      <NumberAt
+        place={`${at}.everyMm`}
+        label={`${name}, from dot to dot`}
+        quiet
+        unit="mm"
+        empty="none"
+        value={line.section.everyMm ?? null}
+      />
+    </p>
+  );
+}
+
 /** How it runs, where that can be said in numbers. */
 function Runs({ line, name }: { line: Line; name: string }) {
   const { course } = line;
@@ -154,32 +193,44 @@ function Runs({ line, name }: { line: Line; name: string }) {
   if (course.kind === 'border')
     return (
       <p className="line">
-        <span className="with-comma">
-          {'from '}
-          <NumberAt place={`${at}.from`} label={`${name}, from`} quiet unit="%" per={100} value={course.from} />
-        </span>
-        <span className="with-comma">
-          {' to '}
-          <NumberAt place={`${at}.to`} label={`${name}, to`} quiet unit="%" per={100} value={course.to} />
-        </span>
-        <span className="with-comma">
-          {' of the border, beside it by '}
-          <NumberAt place={`${at}.offMm`} label={`${name}, beside the border`} quiet unit="mm" value={course.offMm} />
-        </span>
+        {'from '}
+        <NumberAt
+          place={`${at}.from`}
+          label={`${name}, from`}
+          quiet
+          unit="%"
+          per={100}
+          value={course.from ?? 0}
+        />
+        {' to '}
+        <NumberAt place={`${at}.to`} label={`${name}, to`} quiet unit="%" per={100} value={course.to ?? 1} />
+        {' of the border, beside it by '}
+        <NumberAt
+          place={`${at}.offMm`}
+          label={`${name}, beside the border`}
+          quiet
+          unit="mm"
+          value={course.offMm ?? 0}
+        />
       </p>
     );
   if (course.kind === 'ring')
     return (
       <p className="line">
-        <NumberAt place={`${at}.diameterMm`} label={`${name}, across`} quiet unit="mm" value={course.diameterMm} />
+        <NumberAt
+          place={`${at}.diameterMm`}
+          label={`${name}, across`}
+          quiet
+          unit="mm"
+          value={course.diameterMm}
+        />
         {' across, '}
         <NumberAt place={`${at}.xMm`} label={`${name}, from the left`} quiet unit="mm" value={course.xMm} />
         {' from the left, '}
         <NumberAt place={`${at}.yMm`} label={`${name}, from the top`} quiet unit="mm" value={course.yMm} />
-        {' from the top'}
+        {course.turns == null ? ' from the top' : ' from the top, '}
         {course.turns != null && (
           <>
-            {', '}
             <NumberAt place={`${at}.turns`} label={`${name}, turns`} quiet unit="" value={course.turns} />
             {' turns'}
           </>

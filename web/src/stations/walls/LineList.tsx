@@ -104,5 +104,7 @@ function stateOf(line: Line, plan: LinePlan | undefined, hours: (h: number) => s
     return `laid last, ${Math.ceil(plan.draw.value)} min by hand`;
   if (plan.dry === null) return 'of what, and how high?';
   if (plan.ready) return `ready ${localText(plan.ready)}`;
-  return line.laid ? `laid; ready ${hours(plan.dry.value)} after that` : `not laid; dries ${hours(plan.dry.value)}`;
+  return line.laid
+    ? `laid; ready ${hours(plan.dry.value)} after that`
+    : `not laid; dries ${hours(plan.dry.value)}`;
 }

@@ -24,7 +24,14 @@ export function TapePicture({ tape }: { tape: Tape }) {
       role="img"
       aria-label={`The edge of ${piece.name} from the side with its tape, ${tape.corners} corners`}
     >
-      <rect x="30" y={top - depth * px} width={board - 30} height={depth * px} fill="var(--lichen)" opacity="0.55" />
+      <rect
+        x="30"
+        y={top - depth * px}
+        width={board - 30}
+        height={depth * px}
+        fill="var(--lichen)"
+        opacity="0.55"
+      />
       <rect x="30" y={top} width={board - 30} height={tape.sideMm * px} fill="#d8c29a" stroke="var(--ink)" />
       {[one, ...more].map(
         (run, i) =>
@@ -38,7 +45,11 @@ export function TapePicture({ tape }: { tape: Tape }) {
                 fill={i === 0 ? 'var(--moss)' : 'var(--stone)'}
                 stroke="var(--ink)"
               />
-              <text x={board + 6 + i * 12 + (i === 0 ? 0 : 12)} y={i === 0 ? height - 1 : 9} className="tape-text">
+              <text
+                x={board + 6 + i * 12 + (i === 0 ? 0 : 12)}
+                y={i === 0 ? height - 1 : 9}
+                className="tape-text"
+              >
                 {run.clockwise ? '→' : '←'} {run.widthMm ?? '?'}
               </text>
             </g>
@@ -53,8 +64,10 @@ export function TapePicture({ tape }: { tape: Tape }) {
 function Board({ tape, ground }: { tape: Tape; ground: PlanView['ground'] }) {
   const { piece } = useStation();
   const { outline } = piece.ground;
-  const box = 'diameterMm' in outline ? outline.diameterMm : 'widthMm' in outline ? outline.widthMm : ground.widthMm;
-  const tall = 'diameterMm' in outline ? outline.diameterMm : 'heightMm' in outline ? outline.heightMm : ground.heightMm;
+  const box =
+    'diameterMm' in outline ? outline.diameterMm : 'widthMm' in outline ? outline.widthMm : ground.widthMm;
+  const tall =
+    'diameterMm' in outline ? outline.diameterMm : 'heightMm' in outline ? outline.heightMm : ground.heightMm;
   const scale = 56 / Math.max(box, tall);
   const [w, h] = [box * scale, tall * scale];
   const [x, y] = [width - 62 + (56 - w) / 2, 16 + (56 - h) / 2];

@@ -53,7 +53,9 @@ export function WallsSentence() {
           label="All walls are of"
           quiet
           value={of ?? 'mixed'}
-          choices={of === undefined ? [['mixed', 'several kinds'] as const, ...unsaidBarriers] : unsaidBarriers}
+          choices={
+            of === undefined ? [['mixed', 'several kinds'] as const, ...unsaidBarriers] : unsaidBarriers
+          }
           onChange={(to) => (to === 'mixed' ? undefined : all('material.class', to === '' ? null : to))}
         />
         {', '}

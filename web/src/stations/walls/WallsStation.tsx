@@ -15,7 +15,7 @@ export function WallsStation() {
     <>
       <h2 className="walls-answer" data-state={state}>
         <Told words={says} numbers={numbers} label="What of it" />.
-        {pourFrom && (
+        {pourFrom && state !== 'runs-over' && (
           <span>
             {toLay.length > 0 ? ' Laid now, pour from ' : ' Pour from '}
             <b>{localText(pourFrom.local)}</b>.
