@@ -505,9 +505,20 @@ public sealed partial class BadValueTests : IDisposable
                     """)],
                 "rings" or "lines" or "petals" => [Parsed($$"""
                     { "id": "line{{id}}", "region": "{{before}}gold", "layerId": "layer-1", "in": {{drawn}},
-                      "course": { "kind": "border", "first": "band-1", "second": "vein" }, "section": { "widthMm": 1, "heightMm": 0.5 },
+                      "course": { "kind": "border", "first": "band-1", "second": "vein", "offMm": 0.5, "from": 0.1, "to": 0.9 },
+                      "section": { "widthMm": 1, "heightMm": 0.5, "swell": 0.2, "seed": 3 },
                       "material": { "kind": "resin", "recipeId": "other" } }
-                    """)],
+                    """), .. kind == "rings" ? [Parsed($$"""
+                    { "id": "paste{{id}}", "region": "{{before}}paste", "layerId": "layer-1", "in": {{drawn}},
+                      "course": { "kind": "ring", "xMm": 30, "yMm": 20, "diameterMm": 12, "turns": 2 },
+                      "section": { "widthMm": 1, "heightMm": 0.5, "everyMm": 2 },
+                      "material": { "kind": "paste", "recipeId": "other", "stiffness": "holds", "granules": [{ "stoneId": "sand", "parts": 2 }] } }
+                    """)] : kind == "petals" ? [Parsed($$"""
+                    { "id": "raised{{id}}", "region": "{{before}}raised", "layerId": "layer-1", "in": {{drawn}},
+                      "course": { "kind": "drawn", "spots": [{ "xMm": 8, "yMm": 20 }, { "xMm": 50, "yMm": 18 }] },
+                      "section": { "widthMm": 2, "heightMm": 1 }, "laid": { "at": "2026-05-01T10:00:00" },
+                      "material": { "kind": "relief", "class": "outliner", "colour": "#c9a227" } }
+                    """)] : Array.Empty<JsonNode>()],
                 _ => [],
             };
         }
@@ -518,6 +529,7 @@ public sealed partial class BadValueTests : IDisposable
     {
         ground["base"]!["kind"] = "panel";
         ground["mould"] = null;
+        ground["tape"] = Parsed("""{ "runs": "two", "damMm": 8 }""");
         ground["set"] = Parsed("""{ "count": 2, "gapMm": 10, "mirrored": true }""");
         ground["old"] = Parsed(
             """

@@ -13,12 +13,12 @@ public sealed class DemoFindingTests : IDisposable
         { "peat-pool", [] },
         { "marigold-dozen", [] },
         { "old-kiln", [] },
-        { "sphagnum-pools", ["level-unknown@ground", "dull-field@layer-1/sweep"] },
+        { "sphagnum-pools", ["overfill@layer-1/eye", "level-unknown@ground", "dull-field@layer-1/sweep"] },
         { "water-mint", ["level-unknown@ground", "dull-field@layer-1/leaf-rim"] },
         { "heron-tray", ["leaky@ground", "level-unknown@ground"] },
         { "rain-ring", ["level-unknown@ground"] },
         { "bogbean-round", ["level-unknown@ground", "twins@layer-1/heart+white-line", "bare-ground@layer-1"] },
-        { "sundew-pair", ["level-unknown@ground", "level-unknown@ground/panel-2"] },
+        { "sundew-pair", ["wet-glue@layer-1/leaf-line", "level-unknown@ground", "level-unknown@ground/panel-2"] },
         { "bracken-slice", ["leaky@ground", "level-unknown@ground"] },
     };
 

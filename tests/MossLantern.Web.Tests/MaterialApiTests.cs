@@ -31,7 +31,7 @@ public sealed class MaterialApiTests : IDisposable
     public async Task Every_typical_value_is_shown_as_typical_until_the_maker_s_is_entered()
     {
         var all = await host.List("/api/cupboard/materials");
-        Assert.Equal(["resin", "colourant", "stone", "barrier", "base", "pen", "leaf", "rubber"],
+        Assert.Equal(["resin", "colourant", "stone", "barrier", "base", "pen", "leaf", "rubber", "tape"],
             all.Select(m => (string)m!["kind"]!).Distinct());
         // The demo's studio has colourants of its own, and has looked how full its casting resin is; everything else is as it came.
         var own = all.Where(m => (bool)m!["own"]!).ToList();

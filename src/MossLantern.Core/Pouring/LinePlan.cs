@@ -189,7 +189,7 @@ public sealed record GranulesNeed(string StoneId, Reckoned Grams)
     internal static ImmutableArray<GranulesNeed> Of(PasteLine paste, double ml, Catalogue catalogue)
     {
         var (kinds, voids) = PasteResin.Kinds(paste, catalogue);
-        var makes = ml / Math.Max(1e-9, Paste.BulkMl(ml, voids, paste.Stiffness));
+        var makes = 1 / Paste.BulkMl(1, voids, paste.Stiffness);
         var parts = kinds.Sum(k => k.Parts);
         return
         [

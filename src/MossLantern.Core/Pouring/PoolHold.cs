@@ -77,14 +77,15 @@ public sealed record PoolHold(
             var lowest = own.MinBy(CrestOf)!;
             var crest = CrestOf(lowest);
             var box = pool.Area.EnvelopeInternal;
+
+            // On a tilt what its low side holds counts.
             var low = LowSide.Of(piece.Ground, box.Width, box.Height);
-            ReckonedInput[] tilt = low is null ? []
-                : [new("deeper at its low side", Math.Min(low.DeeperMm, crest), "mm", Origin.Measured)];
+            var level = Math.Max(0, crest - (low?.DeeperMm ?? 0));
             var area = new ReckonedInput("area", pool.Area.Area / 100, "cm²", Origin.Reckoned);
-            var holds = new ReckonedInput("lowest crest", crest, "mm", Origin.Reckoned, lowest.Place + ".section.heightMm");
+            ReckonedInput[] holds = [new("lowest crest", level, "mm", Origin.Reckoned, lowest.Place + ".section.heightMm"),
+                .. low is null ? Array.Empty<ReckonedInput>() : [new("of that deeper at its low side", low.DeeperMm, "mm", Origin.Measured)]];
             Reckoned Up(double byMm, string formula, params ReadOnlySpan<ReckonedInput> more) =>
-                new(Math.Max(0, Volume.Ml(pool.Area.Area, crest - (low is null ? 0 : Math.Min(low.DeeperMm, crest)) + byMm)), "ml", formula,
-                    [area, holds, .. more, .. tilt]);
+                new(Math.Max(0, Volume.Ml(pool.Area.Area, level + byMm)), "ml", formula, [area, .. holds, .. more]);
             var gets = Gets(pool);
             yield return new(
                 pool.Id.In(part.ZoneId), crest,

@@ -41,12 +41,18 @@ public static class BarrierBead
         new("a tube", TubeMl, "ml", Origin.Default));
 
     /// <summary>How wide a bead of a height is laid, mm.</summary>
-    public static double WidthMm(BarrierClass of, double heightMm) => of switch
+    public static double WidthMm(BarrierClass of, double heightMm) => Math.Max(LeastWidthMm(of), WidthShare(of) * heightMm);
+
+    /// <summary>How wide a bead is, as a share of its height.</summary>
+    public static double WidthShare(BarrierClass of) => of switch
     {
-        BarrierClass.Putty => Math.Max(LeastPuttyMm, PuttyShare * heightMm),
-        BarrierClass.Silicone or BarrierClass.HotGlue => Bead.SiliconeWidthMm(heightMm),
-        _ => Bead.OutlinerWidthMm(heightMm),
+        BarrierClass.Putty => PuttyShare,
+        BarrierClass.Silicone or BarrierClass.HotGlue => Bead.SiliconeWidthMm(1),
+        _ => Bead.OutlinerWidthMm(1),
     };
+
+    /// <summary>How wide it is at least, mm.</summary>
+    public static double LeastWidthMm(BarrierClass of) => of == BarrierClass.Putty ? LeastPuttyMm : 0;
 
     /// <summary>Its cross-section, mm²: putty is a rectangle, all else half an ellipse.</summary>
     public static double SectionMm2(BarrierClass of, double widthMm, double heightMm) =>

@@ -39,7 +39,8 @@ public sealed record DamPlan(BarrierClass? Of, Reckoned Length, Reckoned? Width,
         var ml = Bead.VolumeMl(mm, section);
         return new(
             of, along,
-            Reckoned.Of(wide, "mm", Formulas.DamWidth, height),
+            Reckoned.Of(wide, "mm", Formulas.DamWidth, height,
+                new("share", BarrierBead.WidthShare(of), "", Origin.Default), new("at least", BarrierBead.LeastWidthMm(of), "mm", Origin.Default)),
             Reckoned.Of(ml, "ml", Formulas.LineMl, length, new("section", section, "mm²", Origin.Reckoned)),
             of == BarrierClass.Putty ? Reckoned.Of(ml * BarrierBead.PuttyGPerMl, "g", Formulas.LineGrams,
                 new("volume", ml, "ml", Origin.Reckoned), new("density", BarrierBead.PuttyGPerMl, "g/ml", Origin.Default)) : null,

@@ -169,12 +169,20 @@ internal static class LineRules
             case BorderCourse border when !Accepted.OffBorderMm.Contains(border.OffMm):
                 yield return new($"{at}.offMm", Accepted.OffBorderMm.Sentence);
                 break;
-            case BorderCourse border when !(border.From >= 0 && border.To <= 1 && border.From < border.To):
-                yield return new(border.From is >= 0 and < 1 ? $"{at}.to" : $"{at}.from",
-                    "A line begins and ends between 0 % and 100 % of its border, and begins first.");
+            case BorderCourse border when !Accepted.BorderShare.Contains(border.From):
+                yield return new($"{at}.from", (Accepted.BorderShare with { What = "Begin of the line" }).Sentence);
                 break;
-            case RingCourse ring when !Accepted.PlaceMm.Contains(ring.XMm) || !Accepted.PlaceMm.Contains(ring.YMm):
-                yield return new($"{at}.xMm", Accepted.PlaceMm.Sentence);
+            case BorderCourse border when !Accepted.BorderShare.Contains(border.To):
+                yield return new($"{at}.to", (Accepted.BorderShare with { What = "End of the line" }).Sentence);
+                break;
+            case BorderCourse border when border.From >= border.To:
+                yield return new($"{at}.to", "A line ends further along its border than it begins.");
+                break;
+            case RingCourse ring when !Accepted.PlaceMm.Contains(ring.XMm):
+                yield return new($"{at}.xMm", (Accepted.PlaceMm with { What = "Ring from the left" }).Sentence);
+                break;
+            case RingCourse ring when !Accepted.PlaceMm.Contains(ring.YMm):
+                yield return new($"{at}.yMm", (Accepted.PlaceMm with { What = "Ring from the top" }).Sentence);
                 break;
             case RingCourse ring when !Accepted.RingMm.Contains(ring.DiameterMm):
                 yield return new($"{at}.diameterMm", Accepted.RingMm.Sentence);
