@@ -10,7 +10,7 @@ namespace MossLantern.Formats;
 public static class MixingSheetCsv
 {
     /// <summary>A row; nothing stands where nothing is known or measured.</summary>
-    private sealed record Row(int Batch, string What, string Name, double? Ml, double? G, string? From,
+    private sealed record Row(int? Batch, string What, string Name, double? Ml, double? G, string? From,
         double? MinutesInHand, double? BeginMinutes);
 
     /// <summary>Writes a sheet as UTF-8 text with a header; names of columns carry their unit.</summary>
@@ -26,7 +26,7 @@ public static class MixingSheetCsv
             }
 
             csv.NextRecord();
-            foreach (var row in sheet.Batches.SelectMany(Rows))
+            foreach (var row in sheet.Laid.Select(Of).Concat(sheet.Batches.SelectMany(Rows)))
             {
                 csv.WriteField(row.Batch);
                 csv.WriteField(row.What);
@@ -41,6 +41,15 @@ public static class MixingSheetCsv
         }
 
         return text.ToString();
+    }
+
+    /// <summary>What is laid comes first, in no batch: tape with its width, beads with their tubes.</summary>
+    private static Row Of(SheetLaid laid)
+    {
+        string?[] says = [laid.Name, laid.LengthMm is { } mm ? FormattableString.Invariant($"{mm:0} mm") : null,
+            laid.WidthMm is { } wide ? FormattableString.Invariant($"{wide:0} mm wide") : null,
+            laid.Tubes is { } tubes ? FormattableString.Invariant($"{tubes} tubes") : null];
+        return new(null, laid.What, string.Join(", ", says.OfType<string>()), laid.Ml, laid.G, null, null, null);
     }
 
     private static IEnumerable<Row> Rows(SheetBatch batch)

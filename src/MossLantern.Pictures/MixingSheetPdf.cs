@@ -72,8 +72,24 @@ public static class MixingSheetPdf
             }
         }
 
+        if (!sheet.Laid.IsEmpty)
+        {
+            Fitted(canvas, $"To lay: {string.Join(" · ", sheet.Laid.Select(l => Told(l, units)))}", BorderMm, height - 14, 3.6f, Plain,
+                width - 2 * BorderMm);
+        }
+
         Fitted(canvas, "Gloves, eye protection, fresh air. The data sheet of the resin wins over this page. Tick what is done.", BorderMm,
             height - 8, 3.6f, Plain, width - 2 * BorderMm);
+    }
+
+    /// <summary>Something that is laid, in a few words.</summary>
+    private static string Told(SheetLaid laid, SheetUnits units)
+    {
+        string?[] amounts = [laid.WidthMm is { } wide ? $"{Number(wide)} mm" : null,
+            laid.LengthMm is { } mm ? $"{Number(mm / 1000, 2)} m" : null,
+            laid.G is { } g ? $"{Number(g)} g" : laid.Ml is { } ml ? Volume(ml, units) : null,
+            laid.Tubes is { } tubes ? $"{tubes} {(tubes == 1 ? "tube" : "tubes")}" : null];
+        return $"{laid.What} {(laid.What == "granules" ? laid.Name + " " : "")}{string.Join(", ", amounts.OfType<string>())}";
     }
 
     private static void Batch(SKCanvas canvas, MixingSheet sheet, SheetBatch batch, float y, float row, float width, SheetUnits units)

@@ -79,11 +79,6 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
 
         LayOutAs(page, "fields in threes");
         page.WaitForText("colours, 3 of each");
-        page.TabTo("button", "A vein along the borders");
-        page.Press(Keys.Enter);
-        page.WaitForText("along all borders");
-        page.Write("Line 1, wide", "4");
-        page.WaitUntilKept();
         var cups = Cups(page);
         page.TabTo("button", "Lay them differently");
         page.Press(Keys.Enter);
@@ -95,7 +90,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         // A centre that was grown lies anywhere; one that is moved lies on a whole millimetre.
         Waiting.Until(() => Math.Abs(Value(page, "Field 2") - (at + 10)) <= 0.5, "the field to be moved by the arrow keys");
         page.WaitUntilKept();
-        page.Choose("Colour of field 2", "gilt");
+        page.Choose("Colour of field 2", "a new cup");
         page.WaitForText("Colour as spread");
         Fine(page);
 
@@ -207,58 +202,81 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
             .Script<bool>("return document.querySelector('canvas.picture').toDataURL() !== window.changed"), "the map as it was poured");
     }
 
+    private static int Rows(Page page) => (int)page.Script<long>("return document.querySelectorAll('.lines li').length");
+
+    /// <summary>What the button of a line is called.</summary>
+    private static string LineNamed(Page page, int index) => page.Script<string>(
+        "return [...document.querySelectorAll('.line-name')].at(arguments[0]).innerText.replaceAll('\\n', ' ').trim()", index);
+
+    private static void Rows(Page page, int count) => Waiting.Until(() => Rows(page) == count, $"{count} lines");
+
     [Fact]
     public void Walls_are_drawn_by_hand_and_put_across_by_keyboard_and_pools_get_their_cups()
     {
-        using var page = Opened("/pieces/sphagnum-pools/map");
+        using var page = Opened("/pieces/sphagnum-pools/walls");
         var stage = page.Middle(page.Driver.FindElement(By.CssSelector(".stage")));
         page.Click("button", "Draw walls");
-        page.Drag((stage.X + 80, stage.Y + 150), 220, 40, steps: 24);
-        page.WaitForText("Wall 5");
+        page.Drag((stage.X + 80, stage.Y + 110), 220, 40, steps: 24);
+        Rows(page, 5);
         page.WaitUntilKept();
         page.Click("button", "Walls are drawn: done");
 
         page.TabTo("button", "Put a wall across");
         page.Press(Keys.Enter);
-        page.WaitForText("Wall 6");
-        page.WaitForText("no cup yet");
-        page.Choose("Cup of no colour yet", "moss");
+        Rows(page, 6);
         page.WaitUntilKept();
-        page.TabTo("button", "Wall 6");
-        page.Press(Keys.Enter);
+        page.Driver.FindElements(By.CssSelector(".line-name"))[^1].SendKeys(Keys.Enter);
         page.TabTo("slider", "Wall 6, spot 3");
         var at = Value(page, "Wall 6, spot 3");
         page.Press(Keys.ArrowRight);
         Waiting.Until(() => Value(page, "Wall 6, spot 3") == at + 1, "the spot to be moved");
         page.WaitUntilKept();
         Fine(page);
-        page.TabTo("button", "Take away: wall 6");
-        page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("Wall 6", StringComparison.Ordinal), "the wall to be gone");
+        page.Driver.FindElement(By.CssSelector("button[aria-label^='Take away: wall']")).SendKeys(Keys.Enter);
+        Rows(page, 5);
+        page.WaitUntilKept();
+        page.GoTo("Map", "no cup yet");
+        page.Choose("Cup of no colour yet", "moss");
         page.WaitUntilKept();
     }
 
     [Fact]
-    public void A_wall_that_is_laid_too_low_is_told_and_laid_higher_by_one_press()
+    public void A_pool_that_runs_over_is_told_largest_and_its_wall_laid_higher_by_one_press_and_walls_marked_as_laid()
     {
-        using var page = Opened("/pieces/sphagnum-pools/map");
-        page.WaitForText("to the brim");
-        page.Write("Wall 4, high", "2");
-        page.WaitForText("Above its walls");
-        page.Choose("Wall 4 is of", "raised outliner");
-        page.WaitForText("Runs over");
+        using var page = Opened("/pieces/sphagnum-pools/walls");
+        page.WaitForText("runs over into");
+        page.WaitForText("2.0 ml over");
+        page.TabTo("button", "Lay its walls so high that they hold 6.3 mm");
+        page.Press(Keys.Enter);
+        page.WaitForText("All hold");
+        page.WaitUntilKept();
         Fine(page);
-        page.TabTo("button", "Lay its walls so high that they hold 3.5 mm");
-        page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("Runs over", StringComparison.Ordinal), "the wall to hold");
-        Assert.Equal("5.5", page.Find("textbox", "Wall 4, high").GetAttribute("value"));
+        page.Click("button", "All 4 are laid");
+        page.WaitForText("Not laid after all");
+        page.WaitForText("ready ");
         page.WaitUntilKept();
+
+        // All in one sentence: outliner that is low dries lower than what is poured.
+        page.Write("All walls, high", "2");
+        page.Choose("All walls are of", "raised outliner");
+        page.WaitForText("runs over into");
+        page.WaitUntilKept();
+        Fine(page);
+
+        // The cut is carried across by keys and by hand.
+        page.TabTo("slider", "Cut across");
+        var at = Value(page, "Cut across");
+        page.Press(Keys.ArrowDown);
+        Waiting.Until(() => Value(page, "Cut across") == at + 1, "the cut to be carried down");
+        var grip = page.Middle(page.Find("slider", "Cut across"));
+        page.Drag((grip.X, grip.Y), 0, 60);
+        Waiting.Until(() => Value(page, "Cut across") > at + 20, "the cut to follow the hand");
     }
 
     [Fact]
-    public void A_line_is_laid_between_two_neighbours_and_taken_away_by_mouse_and_by_keys()
+    public void Lines_of_every_kind_are_laid_changed_and_taken_away_by_mouse_and_by_keys()
     {
-        using var page = Opened("/pieces/bracken-slice/map");
+        using var page = Opened("/pieces/bracken-slice/walls");
         var chosen = page.Script<string>("""
             const label = [...document.querySelectorAll('label')].find((l) => l.textContent === 'A line between');
             return document.getElementById(label.htmlFor).options[1].textContent;
@@ -266,19 +284,69 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Choose("A line between", chosen);
         page.TabTo("button", "Lay it there");
         page.Press(Keys.Enter);
-        page.WaitForText("mm long");
+        Rows(page, 1);
         page.WaitUntilKept();
-        page.Write("Line 1, thick", "0.5");
+        var name = LineNamed(page, 0);
+        Assert.StartsWith("line, between ", name, StringComparison.Ordinal);
+        var own = page.Driver.FindElement(By.CssSelector(".line-name b")).Text;
+        page.Write($"{own}, high", "0.5");
+        page.Write($"{own}, beside the border", "2");
+        page.Write($"{own}, to", "50");
+        page.Write($"{own}, swelling", "30");
         page.WaitUntilKept();
         Fine(page);
-        page.TabTo("button", "Take away: line 1");
+        page.TabTo("button", $"Take away: {own}");
         page.Press(Keys.Enter);
-        Waiting.Until(() => !page.Text.Contains("mm long", StringComparison.Ordinal), "the line to be gone");
-        page.Click("button", "A vein along the borders");
-        page.WaitForText("along all borders");
-        page.Click("button", "Take away: line 1");
-        Waiting.Until(() => !page.Text.Contains("along all borders", StringComparison.Ordinal), "the vein to be gone");
+        Rows(page, 0);
+
+        page.Choose("A line of", "paste");
+        page.Click("button", "A ring");
+        Rows(page, 1);
+        page.Choose("paste, a ring, how stiff", "creeps");
+        page.Click("button", "More granules");
+        page.WaitForText("parts of");
+        page.Write("paste, a ring, across", "90");
         page.WaitUntilKept();
+        page.TabTo("slider", "Width of the ring");
+        page.Press(Keys.ArrowRight);
+        Waiting.Until(() => Value(page, "Width of the ring") == 91, "a wider ring");
+        page.WaitUntilKept();
+        Fine(page);
+
+        var stage = page.Middle(page.Driver.FindElement(By.CssSelector(".stage")));
+        page.Click("button", "Draw in outliner");
+        page.Drag((stage.X - 120, stage.Y), 160, 40, steps: 20);
+        Rows(page, 2);
+        page.WaitUntilKept();
+        page.Driver.FindElements(By.CssSelector(".line-name"))[^1].Click();
+        page.Click("button", "Mark as laid");
+        page.WaitForText("ready ");
+        page.WaitUntilKept();
+        Fine(page);
+    }
+
+    [Fact]
+    public void An_edge_is_taped_in_one_run_or_two_and_a_dam_all_round_says_what_it_takes()
+    {
+        using var page = Opened("/pieces/water-mint/walls");
+        page.Open(Own("/pieces/sphagnum-pools/walls"));
+        page.WaitForText("Edge tape");
+        page.Choose("The edge is taped with", "two runs");
+        page.WaitForText("dam tape");
+        page.Write("Dam above the edge", "20");
+        page.WaitForText("36 mm");
+        page.WaitUntilKept();
+        Fine(page);
+        page.GoTo("Cure", "Mixing starts");
+        page.Write("Mixing starts", "tomorrow 10");
+        page.WaitForText("dam tape off");
+
+        page.Open(Own("/pieces/bracken-slice/walls"));
+        page.WaitForText("The dam all round");
+        page.Choose("The dam all round is of", "silicone");
+        page.WaitForText("peels after");
+        page.WaitUntilKept();
+        Fine(page);
     }
 
     [Fact]
@@ -353,7 +421,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     private new Page Opened(string path)
     {
         var page = base.Opened(path);
-        page.WaitForText("Laid out as");
+        page.WaitForText(path.EndsWith("/walls", StringComparison.Ordinal) ? "A line more" : "Laid out as");
         return page;
     }
 

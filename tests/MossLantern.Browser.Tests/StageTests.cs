@@ -5,7 +5,7 @@ namespace MossLantern.Browser.Tests;
 /// <summary>The stage does its station's work, and the page leaves it the room it needs.</summary>
 public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
 {
-    private static readonly string[] Stations = ["ground", "map", "cups", "pour", "cure", "story"];
+    private static readonly string[] Stations = ["ground", "map", "walls", "cups", "pour", "cure", "story"];
 
     /// <summary>Two stages count as the same picture where no more than this share of their pixels differs.</summary>
     private const double Same = 0.2;
@@ -18,7 +18,7 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         return page;
     }
 
-    /// <summary>Tried with three more stations than there are, one of them with nothing in it.</summary>
+    /// <summary>Tried with two more stations than there are, one of them with nothing in it.</summary>
     [Theory]
     [InlineData(800, 1200)]
     [InlineData(1024, 768)]
@@ -29,19 +29,19 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitForPainting();
         var wrong = page.Script<string>(
             """
-            const string = document.querySelector('.string ol'), six = [...string.children];
-            const more = [['Walls', 'no walls', true], ['Stones', '2 without room', false], ['Finish', '12 lines to draw', false]];
+            const string = document.querySelector('.string ol'), own = [...string.children];
+            const more = [['Stones', 'no stones', true], ['Finish', '12 lines to draw', false]];
             for (const [name, words, empty] of more) {
-              const tag = six[1].cloneNode(true);
+              const tag = own[1].cloneNode(true);
               tag.classList.toggle('empty', empty);
               tag.querySelector('a').classList.remove('active');
               tag.querySelector('a').firstChild.textContent = name;
               tag.querySelector('.tag-open').textContent = words;
-              string.insertBefore(tag, six[2]);
+              string.insertBefore(tag, own[3]);
             }
             const tags = [...string.querySelectorAll('.tag')], box = string.getBoundingClientRect();
             const at = tags.map(t => t.getBoundingClientRect());
-            const narrow = at[2].width, usual = at[3].width;
+            const narrow = at[3].width, usual = at[4].width;
             return [
               tags.length === 9 ? '' : `${tags.length} tags`,
               ...tags.map((t, i) => [t, ...t.querySelectorAll('.tag-open')].every(e => e.scrollWidth <= e.clientWidth + 1)
@@ -95,7 +95,8 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
             window.differ = null;
             (async () => {
               const box = document.querySelector(
-                '.piece > .stage, .piece > .tide, .piece > .jug-stage, .piece > .pour-stage, .piece > .ground-stage').getBoundingClientRect();
+                '.piece > .stage, .piece > .tide, .piece > .jug-stage, .piece > .pour-stage, .piece > .ground-stage, ' +
+                '.piece > .walls-stage').getBoundingClientRect();
               const pixels = await Promise.all(window.shots.map(async shot => {
                 const image = new Image();
                 image.src = `data:image/png;base64,${shot}`;
@@ -210,7 +211,7 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
     {
         using var page = Opened(Own("/pieces/bogbean-round/map"));
         page.WaitForPainting();
-        page.Press("3");
+        page.Press("4");
         Waiting.Until(() => page.Driver.Url.Contains("/cups", StringComparison.Ordinal), "Cups");
         page.Press("2");
         Waiting.Until(() => page.Driver.Url.Contains("/map", StringComparison.Ordinal), "Map");
@@ -230,7 +231,7 @@ public sealed class StageTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Press(Keys.Space, Keys.Escape);
         Waiting.Until(() => !page.Text.Contains("With hands and keys", StringComparison.Ordinal), "the sheet to be shut");
         page.Script<object>("document.activeElement.blur()");
-        page.Press("3");
+        page.Press("4");
         Assert.Contains("/map", page.Driver.Url, StringComparison.Ordinal);
         page.Click("button", "? What can be done here");
         page.TabTo("checkbox", "Digits and ? act by themselves");

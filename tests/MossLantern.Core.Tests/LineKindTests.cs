@@ -75,6 +75,9 @@ public class LineKindTests
         var whole = Of(With(new BorderCourse(R("b1"), R("b2")))).Length.Value;
         Assert.Equal(whole / 2, Of(With(new BorderCourse(R("b1"), R("b2"), 0, 0.25, 0.75))).Length.Value, whole * 2e-3);
 
+        Assert.Equal(whole / 2, Of(With(new BorderCourse(R("b1"), R("b2"), 0, 0.75, 0.25))).Length.Value, whole * 2e-3);
+        Assert.Equal(0, Of(With(new BorderCourse(R("b1"), R("b2"), 0, 0.5, 0.5))).Length.Value);
+
         // Round a closed curve a line 3 mm outside is longer by 2π × 3, inside shorter by as much.
         var (outside, inside) = (Of(With(new BorderCourse(R("b1"), R("b2"), 3))).Length.Value,
             Of(With(new BorderCourse(R("b1"), R("b2"), -3))).Length.Value);
@@ -206,7 +209,7 @@ public class LineKindTests
         { "lines[line-1].course.spots", l => l with { Course = new DrawnCourse([new(1, 1)]) } },
         { "lines[line-1].course.offMm", l => l with { Course = new BorderCourse(R("b1"), R("b2"), 50.1) } },
         { "lines[line-1].course.offMm", l => l with { Course = new BorderCourse(R("b1"), R("b2"), double.NaN) } },
-        { "lines[line-1].course.to", l => l with { Course = new BorderCourse(R("b1"), R("b2"), 0, 0.5, 0.5) } },
+        { "lines[line-1].course.to", l => l with { Course = new BorderCourse(R("b1"), R("b2"), 0, 0.5, 1.1) } },
         { "lines[line-1].course.from", l => l with { Course = new BorderCourse(R("b1"), R("b2"), 0, -0.1) } },
         { "lines[line-1].course.diameterMm", l => l with { Course = new RingCourse(1, 1, 1.9) } },
         { "lines[line-1].course.turns", l => l with { Course = new RingCourse(1, 1, 40, 50.1) } },

@@ -5,6 +5,7 @@ using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Walls;
 
 namespace MossLantern.Core.Checks;
 
@@ -21,6 +22,9 @@ public sealed record Looked(
     Surroundings Around, LayerMapper Mapper,
     Trials? Trials = null)
 {
+    /// <summary>How its edge is taped; null where it is held otherwise.</summary>
+    public Taping? Tape { get; init; }
+
     /// <summary>Whether any layer is still to be poured.</summary>
     public bool MoreToPour => Layers.Any(l => !l.Poured);
 

@@ -109,8 +109,8 @@ public sealed record DrawnCourse(ImmutableArray<Spot> Spots) : Course
 /// <param name="First">One of them, in the layout that it is laid out by.</param>
 /// <param name="Second">The other.</param>
 /// <param name="OffMm">How far beside the border, mm: into the second above zero, into the first below.</param>
-/// <param name="From">Where it begins, as a share of the border's length.</param>
-/// <param name="To">Where it ends.</param>
+/// <param name="From">Where one end of it is, as a share of the border's length.</param>
+/// <param name="To">Where the other is; the same gives no line.</param>
 public sealed record BorderCourse(RegionId First, RegionId Second, double OffMm = 0, double From = 0, double To = 1) : Course
 {
     internal override string Key => FormattableString.Invariant($"{First}|{Second}|{OffMm:R}|{From:R}|{To:R}");

@@ -42,12 +42,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
             Parts = CavityVolumes.Of(mapper, piece, layers),
             Beneath = WorkBeneath.Of(mapper, around.Catalogue, piece.Ground, CoreCut.AtMm(piece)),
         };
+        var tape = Taping.Of(piece, around.Catalogue.TapeWidthsMm, around.Habits.Tape,
+            sittings.Count(s => layers.Any(l => s.LayerIds.Contains(l.LayerId) && l.Regions.Any(r => r.OpenEdgeMm > 0))));
         return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper,
-            new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))),
-        PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around),
-        Taping.Of(piece, around.Catalogue.TapeWidthsMm, around.Habits.Tape,
-            sittings.Count(s => layers.Any(l => s.LayerIds.Contains(l.LayerId) && l.Regions.Any(r => r.OpenEdgeMm > 0)))),
-        DamPlan.For(piece));
+            new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings)) { Tape = tape }),
+            PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around), tape, DamPlan.For(piece));
     }
 
     private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece,

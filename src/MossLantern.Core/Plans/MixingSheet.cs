@@ -2,7 +2,9 @@ using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Mixing;
+using MossLantern.Core.Pouring;
 using MossLantern.Core.Timeline;
+using MossLantern.Core.Walls;
 
 namespace MossLantern.Core.Plans;
 
@@ -41,6 +43,16 @@ public sealed record SheetBatch(
     double StartMinutes, double? LatestMinutes,
     double? GelMinutes, double PeakC, ImmutableArray<SheetCup> Cups);
 
+/// <summary>What is laid for a sitting: a wall, a line or granules of a paste, or a run of tape.</summary>
+/// <param name="What">What it is.</param>
+/// <param name="Name">Where it runs, or of what.</param>
+/// <param name="LengthMm">How long it is, mm; null for granules.</param>
+/// <param name="WidthMm">How wide tape is, mm; null for all else.</param>
+/// <param name="Ml">What it takes, ml; null where that is not known.</param>
+/// <param name="G">Its mass, g; null for what is not weighed.</param>
+/// <param name="Tubes">Tubes to have at hand; null for what comes from none.</param>
+public sealed record SheetLaid(string What, string Name, double? LengthMm, double? WidthMm, double? Ml, double? G, int? Tubes);
+
 /// <summary>Everything that is mixed in a sitting, in working order: a page for the wall.</summary>
 /// <param name="Piece">The piece's name.</param>
 /// <param name="Sitting">The sitting's name.</param>
@@ -49,15 +61,19 @@ public sealed record SheetBatch(
 /// <param name="WorkingMinutes">Working time of 100 g in a cup, min.</param>
 /// <param name="Batches">Its batches, the first to be mixed first.</param>
 /// <param name="ScaleStepG">The step of the scale, g: nothing is told finer.</param>
+/// <param name="Laid">What is laid for it: tape, walls and raised lines before it, pastes in it.</param>
 /// <remarks>Source: docs/craft/mixing.md, The mixing sheet.</remarks>
 public sealed record MixingSheet(string Piece, string Sitting, string Resin, bool ByWeight, double WorkingMinutes,
-    ImmutableArray<SheetBatch> Batches, double ScaleStepG)
+    ImmutableArray<SheetBatch> Batches, double ScaleStepG, ImmutableArray<SheetLaid> Laid)
 {
     /// <summary>The sheet of a sitting.</summary>
     /// <param name="piece">The piece.</param>
     /// <param name="plan">What was worked out for the sitting.</param>
+    /// <param name="lines">What was worked out for the piece's lines.</param>
+    /// <param name="tape">How its edge is taped; null where it is held otherwise.</param>
     /// <param name="around">What it is worked out in.</param>
-    public static MixingSheet Of(Piece piece, SittingPlan plan, Surroundings around)
+    public static MixingSheet Of(
+        Piece piece, SittingPlan plan, ImmutableArray<LinePlan> lines, Taping? tape, Surroundings around)
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(plan);
@@ -79,7 +95,8 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
                         .. mixed.Where(m => m.Draws.Any(d => d.CupId == batch.CupIds[^1])).Select(m => Cup(m.CupId, batch)),
                     ])),
             ],
-            sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG);
+            sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG,
+            [.. LaidFor(piece, plan, lines, tape, around)]);
 
         SheetCup Cup(string id, BatchPlan batch)
         {
@@ -90,6 +107,40 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
                 cup.Colour, (mix?.MixMl ?? cup.MixMl).Value, (mix?.MixG ?? cup.MixG).Value, (mix?.Doses ?? cup.Doses).All,
                 batch.Cups.FirstOrDefault(c => c.CupId == id)?.InHandMinutes.Value,
                 [.. cup.Draws.Select(d => new SheetDraw(recipes[d.CupId].Name, d.Ml.Value))]);
+        }
+    }
+
+    private static IEnumerable<SheetLaid> LaidFor(
+        Piece piece, SittingPlan plan, ImmutableArray<LinePlan> lines, Taping? tape, Surroundings around)
+    {
+        foreach (var run in tape?.Each ?? [])
+        {
+            var what = run.Run switch
+            {
+                TapeRun.Side => "side tape",
+                TapeRun.Dam => "dam tape",
+                TapeRun.Back => "tape for the back",
+                _ => "tape",
+            };
+            yield return new(what, "the edge", run.Length.Value, run.WidthMm, null, null, null);
+        }
+
+        foreach (var line in lines)
+        {
+            var of = piece.Lines!.Value.Single(l => l.Id == line.LineId);
+            if (line.BeforeId == plan.SittingId)
+            {
+                yield return new(of.IsBarrier ? of.Course is RoundCourse ? "dam" : "wall" : "raised line", line.Name, line.Length.Value, null,
+                    line.Ml?.Value, line.Grams?.Value, line.Tubes is { } tubes ? (int)Math.Ceiling(tubes.Value - 1e-9) : null);
+            }
+            else if (of.Material is PasteLine && plan.Pours.Any(p => p.LayerId == of.LayerId && p.RegionId == of.Region))
+            {
+                foreach (var granules in line.Granules)
+                {
+                    yield return new("granules", around.Catalogue.Find(MaterialKind.Stone, granules.StoneId)!.Name, null, null, null,
+                        granules.Grams.Value, null);
+                }
+            }
         }
     }
 }

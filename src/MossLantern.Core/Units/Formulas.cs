@@ -367,6 +367,9 @@ public static class Formulas
     /// <summary>Length of a run of tape.</summary>
     public const string TapeLength = "tape-length";
 
+    /// <summary>Tape that is taken in all.</summary>
+    public const string TapeTaken = "tape-taken";
+
     /// <summary>Least width of tape in one run.</summary>
     public const string TapeOne = "tape-one";
 
@@ -694,6 +697,7 @@ public static class Formulas
         new(PoolLevel, "Stands", "gets ÷ area × 10", "walls.md#what-a-pool-holds"),
         new(RunsOver, "Runs over", "gets − until it runs over", "walls.md#what-a-pool-holds"),
         new(TapeLength, "Length of the tape", "(perimeter + corners × a corner + tab) × boards", "walls.md#edge-tape"),
+        new(TapeTaken, "Tape in all", "a time × times ÷ 1000", "walls.md#edge-tape"),
         new(TapeOne, "One run", "side + dam", "walls.md#edge-tape"),
         new(TapeSide, "Side tape", "side", "walls.md#edge-tape"),
         new(TapeDam, "Dam tape", "dam + overlap", "walls.md#edge-tape"),

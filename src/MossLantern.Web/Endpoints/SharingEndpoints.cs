@@ -98,8 +98,9 @@ internal static class SharingEndpoints
 
     private static (Piece Piece, MixingSheet Sheet)? SheetOf(string id, string sitting, PieceStore pieces,
         Workbench workbench, WorkshopSurroundings around) =>
-        pieces.Find(id) is { } stored && workbench.PlanOf(stored)?.Sittings.FirstOrDefault(s => s.SittingId == sitting) is { } plan
-            ? (stored.Piece, MixingSheet.Of(stored.Piece, plan, around.Now))
+        pieces.Find(id) is { } stored && workbench.PlanOf(stored) is { } plan
+            && plan.Sittings.FirstOrDefault(s => s.SittingId == sitting) is { } poured
+            ? (stored.Piece, MixingSheet.Of(stored.Piece, poured, [.. plan.Layers.SelectMany(l => l.Lines)], plan.Tape, around.Now))
             : null;
 
     private static ProblemHttpResult NoSitting() => TypedResults.Problem(

@@ -43,7 +43,7 @@ const draw: Record<Drawn, string> = {
   relief: 'outliner',
 };
 const done: Record<Drawn, string> = {
-  wall: 'walls: done',
+  wall: 'Walls are drawn: done',
   resin: 'resin: done',
   paste: 'paste: done',
   relief: 'outliner: done',
@@ -88,7 +88,7 @@ export function StageFoot({ pixelsPerMm, picture, tilt, drawing: draws, zoom, on
       )}
       {draws && (
         <span className="walls-bar">
-          <small>draw</small>
+          {draws.kinds.length > 1 && <small>draw</small>}
           {draws.kinds.map((kind) => (
             <button
               key={kind}
@@ -98,7 +98,7 @@ export function StageFoot({ pixelsPerMm, picture, tilt, drawing: draws, zoom, on
               aria-label={draws.now === kind ? done[kind] : drawing[kind]}
               onClick={() => draws.draw(draws.now === kind ? null : kind)}
             >
-              {draws.now === kind ? done[kind] : draw[kind]}
+              {draws.now === kind ? done[kind] : draws.kinds.length === 1 ? drawing[kind] : draw[kind]}
             </button>
           ))}
           {draws.kinds.includes('wall') && draws.now === null && (

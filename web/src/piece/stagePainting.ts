@@ -69,10 +69,18 @@ export function paintingAt(station: Station, painting: Painting, { layer, sittin
     const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));
     const holds = new Map(layer.holds.map((h) => [h.regionId as string, h]));
     const cups = new Map(layer.regions.map((r) => [r.id as string, r.cupId]));
-    if (holds.size === 0) return painting;
+    const kinds = new Map(layer.regions.map((r) => [r.id as string, r.kind]));
     return drawn(painting, layer.layerId, (region) => {
       const hold = holds.get(region);
-      if (!hold) return null;
+      const kind = kinds.get(region);
+      // Lines and walls are painted as they are; what they lie on is only drawn.
+      if (kind === undefined || kind === 'line' || kind === 'wall') return null;
+      if (!hold)
+        return {
+          fill: mixed(paper, colours.get(cups.get(region) ?? '') ?? paper, faint),
+          ink: mixed(paper, ink, strong),
+          inkMm: thinMm,
+        };
       const over = hold.gets.value > hold.over.value;
       // As full as it will be, so strong is its colour.
       const full = Math.min(1, hold.gets.value / Math.max(hold.brim.value, 1e-9));

@@ -175,9 +175,6 @@ internal static class LineRules
             case BorderCourse border when !Accepted.BorderShare.Contains(border.To):
                 yield return new($"{at}.to", (Accepted.BorderShare with { What = "End of the line" }).Sentence);
                 break;
-            case BorderCourse border when border.From >= border.To:
-                yield return new($"{at}.to", "A line ends further along its border than it begins.");
-                break;
             case RingCourse ring when !Accepted.PlaceMm.Contains(ring.XMm):
                 yield return new($"{at}.xMm", (Accepted.PlaceMm with { What = "Ring from the left" }).Sentence);
                 break;

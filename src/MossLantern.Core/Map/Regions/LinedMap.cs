@@ -98,7 +98,8 @@ internal sealed class LinedMap : LayerMap
         merger.Add((Geometry)whole);
         MultiLineString merged = new([.. merger.GetMergedLineStrings().Cast<LineString>()]);
         var along = new LengthIndexedLine(merged);
-        return along.ExtractLine(border.From * merged.Length, border.To * merged.Length);
+        var (from, to) = border.From <= border.To ? (border.From, border.To) : (border.To, border.From);
+        return from == to ? Of([]) : along.ExtractLine(from * merged.Length, to * merged.Length);
     }
 
     /// <summary>A border moved to one side of itself.</summary>
