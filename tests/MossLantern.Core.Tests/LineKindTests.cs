@@ -353,4 +353,44 @@ public class LineKindTests
         Assert.Equal(now + Duration.FromHours(1), WallsAnswer.Of(bare, Plan(bare) is var p
             ? p with { Ground = p.Ground with { Preparation = [] } } : null!, "l1", DateTimeZone.Utc, now).PourFrom);
     }
+
+    [Fact]
+    public void The_mixing_sheet_says_what_is_laid_for_a_sitting()
+    {
+        var piece = Made(Rings(), new LayLine("l1", null, Straight(200), LineOf.Paste, "c1"), new LayLine("l1", null, Straight(100), LineOf.Relief));
+        var plan = Plan(piece);
+        var sheet = MixingSheet.Of(piece, plan.Sittings[0], [.. plan.Layers.SelectMany(l => l.Lines)], plan.Tape, Around);
+        Assert.Equal(["tape", "granules", "raised line"], sheet.Laid.Select(l => l.What));
+        Assert.Equal((1, 100.0), (sheet.Laid[2].Tubes, sheet.Laid[2].LengthMm));
+        Assert.Equal(plan.Layers[0].Lines[0].Granules[0].Grams.Value, sheet.Laid[1].G);
+        Assert.Empty(MixingSheet.Of(piece, plan.Sittings[0], [], null, Around).Laid);
+    }
+
+    [Fact]
+    public void A_raised_line_on_the_bare_mould_is_told_and_one_on_a_board_is_not()
+    {
+        var tray = Piece(new(new RectangleOutline(200, 150), EdgeStyle.Walled, 10, "#ffffff",
+            new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(18, CapacityFrom.Dimensions, null, 1, 1, 0)), Layer(Heart(60, 50), 18, 0));
+        string[] Pinned(Piece piece) => [.. Plan(Made(piece, new LayLine("l1", null, Straight(60), LineOf.Relief))).Findings
+            .Where(f => f.Key.StartsWith("line-pinned", StringComparison.Ordinal)).Select(f => f.Key)];
+        Assert.Equal(["line-pinned@l1/relief-1"], Pinned(tray));
+        Assert.Empty(Pinned(Rings()));
+    }
+
+    [Theory]
+    [InlineData(1.12, false)]
+    [InlineData(1.11, true)]
+    public void Tape_that_runs_out_before_the_edge_does_is_told(double leftMetres, bool told)
+    {
+        // 1000 mm of edge, four corners and a tab: 1.12 m.
+        var own = Around.Catalogue.With([("tape-36", new(MaterialKind.Tape, "tape, 36 mm", "tape-36",
+            ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.LeftMetres, leftMetres)))]);
+        var around = Around with { Catalogue = own };
+        var piece = Rings() is var p ? p with { Ground = p.Ground with { SideHeightMm = 20 } } : null!;
+        Assert.Equal(told, Plan(piece, around).Findings.Any(f => f.Key == "not-in-stock@tape/36"));
+        Assert.DoesNotContain(Plan(piece).Findings, f => f.Key.StartsWith("not-in-stock", StringComparison.Ordinal));
+        var high = piece with { Ground = piece.Ground with { SideHeightMm = 46 } };
+        var wide = Plan(high).Findings.Single(f => f.Key == "not-in-stock@tape/SideAndDam");
+        Assert.DoesNotContain(Plan(Made(high, [.. wide.Remedies[0].Edits])).Findings, f => f.Key.StartsWith("not-in-stock", StringComparison.Ordinal));
+    }
 }

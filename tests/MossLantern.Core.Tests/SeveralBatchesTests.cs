@@ -173,7 +173,7 @@ public class SeveralBatchesTests
             weighing.Steps.Where(s => s.Part != WeighedPart.Colourant).Sum(s => s.Target.Value), 1e-6);
         Assert.Equal(Cup(plan).Doses.All[0].G!.Value,
             weighing.Steps.Where(s => s.Part == WeighedPart.Colourant).Sum(s => s.Target.Value), 1e-6);
-        var sheet = MixingSheet.Of(piece, plan, Around);
+        var sheet = MixingSheet.Of(piece, plan, [], null, Around);
         Assert.Equal(["moss, 1 of 2", "moss, 2 of 2"], sheet.Batches.SelectMany(b => b.Cups).Select(c => c.Name));
         Assert.Equal(Cup(plan).MixMl.Value, sheet.Batches.SelectMany(b => b.Cups).Sum(c => c.Ml), 1e-9);
     }

@@ -18,6 +18,9 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     /// <summary>As many as the layers of a shelf and the last steps of a drag.</summary>
     private const int Kept = 32;
 
+    /// <summary>As many lines as several pieces have.</summary>
+    private const int KeptLines = 256;
+
     private readonly Recent<(Heart Form, double GrainMm, double GridMm, double ReachMm), HeartForm> forms = new(Kept);
     private const double ReachToleranceMm = 0.05;
 
@@ -27,6 +30,7 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     private readonly Recent<(Outline Left, string Kept), ZonePlaces> places = new(Kept);
     private readonly Recent<(Outline, GrowthScale, int Seed, double WavinessMm), RimFront> fronts = new(Kept);
     private readonly Recent<(Outline, GrowthScale, int Seed, double DirectionDeg), MarbleGrain> grains = new(Kept);
+    private readonly Recent<(Outline, string Line), Patch> courses = new(KeptLines);
     private readonly FieldGrower fields = new();
     private readonly KnownOutlines outlines = outlines ?? new();
 
@@ -147,7 +151,8 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     {
         var on = Bare(outline, growth, layer, whole);
         return Lines(layer) is not { Length: > 0 } lines ? on : maps.Of((outline, growth, $"{Layout(layer)}||{lines}"),
-            () => new LinedMap(outline, on, [.. layer.Lines.Where(l => !l.IsBarrier)]));
+            () => new LinedMap(outline, on, [.. layer.Lines.Where(l => !l.IsBarrier)],
+                (line, make) => courses.Of((outline, line.Key), make)));
     }
 
     /// <summary>The map of a layer without its zones and without what is laid on it.</summary>

@@ -22,10 +22,11 @@ internal sealed class LinedMap : LayerMap
     /// <param name="outline">What the layer is poured in.</param>
     /// <param name="on">What the lines lie on.</param>
     /// <param name="lines">The lines, in the layout that they are laid on.</param>
-    public LinedMap(Outline outline, LayerMap on, ImmutableArray<Line> lines)
+    /// <param name="known">A line whose course does not hang on the map is laid out once: what was is asked of this.</param>
+    public LinedMap(Outline outline, LayerMap on, ImmutableArray<Line> lines, Func<Line, Func<Patch>, Patch> known)
     {
         On = on;
-        Lines = [.. lines.Select(l => Patch(outline, on, l))];
+        Lines = [.. lines.Select(l => l.Course is DrawnCourse or RingCourse ? known(l, () => Patch(outline, on, l)) : Patch(outline, on, l))];
         regions = new(() =>
         {
             // Shapes that were not asked for yet are worked out on every core.
