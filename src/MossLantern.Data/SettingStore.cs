@@ -17,6 +17,9 @@ public sealed class SettingStore(WorkshopDatabase database)
     /// <summary>Key of what things cost.</summary>
     public const string Prices = "prices";
 
+    /// <summary>Key of how the person works.</summary>
+    public const string Ways = "ways";
+
     /// <summary>The value of a setting, or null.</summary>
     public string? Find(string key) =>
         database.Read(connection => connection.ExecuteScalar<string?>("select value from setting where key = @key", new { key }));

@@ -44,6 +44,7 @@ builder.Services.AddSingleton<PieceStore>();
 builder.Services.AddSingleton<RunStore>();
 builder.Services.AddSingleton<SettingStore>();
 builder.Services.AddSingleton<PriceList>();
+builder.Services.AddSingleton<WayList>();
 builder.Services.AddSingleton<MouldStore>();
 builder.Services.AddSingleton<PotStore>();
 builder.Services.AddSingleton<SequenceStore>();

@@ -17,6 +17,9 @@ public sealed record Cupboard(
     Catalogue Catalogue, ImmutableDictionary<string, KeptSequence> Sequences, ImmutableDictionary<string, PaintPot> Pots,
     ImmutableDictionary<string, LibraryMould> Moulds, ImmutableDictionary<string, KeptRecipe> Recipes, LayerMapper? Mapper = null)
 {
+    /// <summary>How the person works.</summary>
+    public Habits Habits { get; init; } = Habits.Usual;
+
     /// <summary>One with nothing but the typical materials.</summary>
     public static Cupboard Empty { get; } = Of(Surroundings.Usual(DateTimeZone.Utc).Catalogue);
 

@@ -9,7 +9,7 @@ namespace MossLantern.Core.Edits;
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Spots">Where the hand went.</param>
-public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots) : LayoutEdit<PoolsLayout>(Layer, Zone)
+public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots) : LayoutEdit(Layer, Zone)
 {
     /// <summary>Most spots that a hand draws at once.</summary>
     public const int MostSpots = 20_000;
@@ -28,8 +28,8 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Spots.IsDefault ? 0 : Spots.Length);
 
-    private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
-        MayBeDrawn(Spots) ? With(laid, Thinned(Spots)) : Edited.No("lines", Sentence);
+    private protected override Edited Change(LaidOut laid, Cupboard cupboard) =>
+        MayBeDrawn(Spots) ? With(laid, Thinned(Spots), cupboard) : Edited.No("lines", Sentence);
 
     /// <summary>What a hand may draw.</summary>
     internal static string Sentence { get; } =
@@ -40,15 +40,24 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
         && spots.All(s => Accepted.PlaceMm.Contains(s.XMm) && Accepted.PlaceMm.Contains(s.YMm));
 
     /// <summary>A wall through spots.</summary>
-    internal static Edited With(LaidOut laid, IEnumerable<Spot> spots)
+    internal static Edited With(LaidOut laid, IEnumerable<Spot> spots, Cupboard cupboard)
     {
+        if (laid.Layout is not PoolsLayout)
+        {
+            return Edited.No($"{laid.Place}.layout", "It is laid out differently now.");
+        }
+
         // A new wall is laid as the one before was.
         var like = laid.Lines.LastOrDefault(l => l.IsBarrier);
         var (with, line) = laid.WithLine("wall",
             new DrawnCourse([.. spots.Select(Rounded.Tenth)]),
-            like?.Section ?? new(UsualMm), like?.Material ?? new BarrierLine());
+            like?.Section ?? new(UsualMm), like?.Material ?? new BarrierLine(Usual(cupboard)));
         return line is null ? Edited.No("lines", $"A piece has up to {Line.Most} lines.") : with.DoneAt(line.Place);
     }
+
+    /// <summary>What the person lays walls of; null where that is said of each.</summary>
+    private static BarrierClass? Usual(Cupboard cupboard) => Enum.GetValues<BarrierClass>().Cast<BarrierClass?>()
+        .FirstOrDefault(c => c!.Value.MaterialId == cupboard.Habits.WallsOf);
 
     /// <summary>Without the spots that lie within a tolerance of the line without them: the farthest of each stretch stays.</summary>
     internal static List<Spot> Thinned(ImmutableArray<Spot> spots)

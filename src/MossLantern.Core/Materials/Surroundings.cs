@@ -20,6 +20,12 @@ public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, do
     /// <summary>How an edge is taped.</summary>
     public TapeRuns Tape { get; init; } = TapeRuns.One;
 
+    /// <summary>Whether a new piece is measured by weight.</summary>
+    public bool ByWeight { get; init; }
+
+    /// <summary>The barrier that a first wall is laid of; null where that is said of each.</summary>
+    public string? WallsOf { get; init; }
+
     /// <summary>Whether an hour lies in the night.</summary>
     public bool IsNight(LocalTime time) => NightFrom <= NightTo ? time >= NightFrom && time < NightTo : time >= NightFrom || time < NightTo;
 

@@ -95,9 +95,11 @@ internal static class PieceEndpoints
     public static void MapPieces(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api/pieces");
-        api.MapPost("", Created<PieceView> (NewPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time) =>
+        api.MapPost("", Created<PieceView> (
+            NewPiece request, Workbench workbench, PieceStore pieces, WorkshopTime time, WorkshopSurroundings around) =>
         {
-            var planned = workbench.Planned(FirstPiece.Of(request.Name.Trim(), request.Ground, request.Starter));
+            var planned = workbench.Planned(FirstPiece.Of(request.Name.Trim(), request.Ground, request.Starter,
+                around.Now.Habits.ByWeight ? Measure.ByWeight : Measure.ByVolume));
             return Added(planned, workbench, pieces, time);
         });
         api.MapGet("/{id}", Results<Ok<PieceView>, ProblemHttpResult> (string id, Workbench workbench, PieceStore pieces) =>

@@ -36,7 +36,7 @@ internal static class ShelfEndpoints
         api.MapGet("/aside", (Overview overview) => overview.Aside());
         api.MapGet("/ribbon", (Overview overview) => overview.Ribbon());
         api.MapGet("/workshop", WorkshopEndpoints.View);
-        api.MapGet("/fields", () => new FieldsView(PieceFields.Ranges, PieceFields.Most, UsualValues, Unpainted));
+        api.MapGet("/fields", (WayList ways) => new FieldsView(PieceFields.Ranges, PieceFields.Most, UsualBy(ways.Now), Unpainted));
         api.MapGet("/pieces/{id}/picture.png", PictureAsync);
     }
 
@@ -117,7 +117,14 @@ internal static class ShelfEndpoints
 
     private static readonly ImmutableArray<BaseMaterial> Unpainted = [.. Enum.GetValues<BaseMaterial>().Where(m => !m.TakesPaint())];
 
-    /// <summary>What counts where a field is left empty.</summary>
+    /// <summary>What counts where a field is left empty, by how the person works.</summary>
+    private static ImmutableDictionary<string, double> UsualBy(Habits ways) => UsualValues
+        .Add("sittings.reservePercent", ways.ReservePercent)
+        .Add("sittings.tools.cupStepMl", ways.CupStepMl)
+        .Add("sittings.tools.scaleStepG", ways.ScaleStepG)
+        .Add("sittings.tools.jugMl", ways.JugMl);
+
+    /// <summary>What counts where a field is left empty, whoever works.</summary>
     private static readonly ImmutableDictionary<string, double> UsualValues = ReckonerFields.AllUsual.ToImmutableDictionary()
         .Add("ground.paint.dryHours.water", Preparation.WaterPaintHours)
         .Add("ground.paint.dryHours.oil", Preparation.OilPaintHours)
@@ -126,10 +133,6 @@ internal static class ShelfEndpoints
         .Add("runs.donePercent", 100 * Core.Journal.LoggedPour.DoneShare)
         .Add("layers.layout.bands.lineThroughMm", BandThrough.WiderThanMm)
         .Add("kept.clearMm", ReservedSpot.UsualClearMm)
-        .Add("sittings.reservePercent", Habits.Usual.ReservePercent)
-        .Add("sittings.tools.cupStepMl", Habits.Usual.CupStepMl)
-        .Add("sittings.tools.scaleStepG", Habits.Usual.ScaleStepG)
-        .Add("sittings.tools.jugMl", Habits.Usual.JugMl)
         .AddRange(Enum.GetValues<FillWay>().Where(w => Fill.UsualMm(w) is not null)
             .Select(w => KeyValuePair.Create($"sittings.fills.{JsonNamingPolicy.KebabCaseLower.ConvertName(w.ToString())}",
                 Fill.UsualMm(w)!.Value)));

@@ -78,6 +78,17 @@ internal static class WorkshopEndpoints
             prices.Now = change;
             return TypedResults.Ok(change);
         });
+        api.MapGet("/ways", (WayList ways) => ways.Now);
+        api.MapPut("/ways", Results<Ok<Habits>, ProblemHttpResult> (Habits change, WayList ways) =>
+        {
+            if (WayList.Problems(change) is { Count: > 0 } problems)
+            {
+                return ProblemHandler.Invalid(problems);
+            }
+
+            ways.Now = change;
+            return TypedResults.Ok(change);
+        });
         api.MapGet("/about", Results<Ok<AboutView>,
             ProblemHttpResult> (string? before, WorkshopDatabase database, PieceStore pieces, WorkshopTime time) =>
         {

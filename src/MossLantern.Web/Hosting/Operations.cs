@@ -105,6 +105,8 @@ public static class Operations
         Delete("/api/left-overs/{id}", "take-left-over-out", "Takes something off the left-over shelf.", Missing),
         Get("/api/prices", "get-prices", "What a litre of each way to seal costs."),
         Put("/api/prices", "set-prices", "Sets what a litre costs.", Refused),
+        Get("/api/ways", "get-ways", "How the person works, where a piece does not say otherwise."),
+        Put("/api/ways", "set-ways", "Sets how the person works.", Refused),
         Get("/api/about", "get-about", "The program, its file and its copies."),
         Post("/api/about/let-steps-go", "let-steps-go", "Lets old steps go, to make the file smaller.", Refused),
         Get("/api/live", "get-live", "What the devices of the bench show now."),

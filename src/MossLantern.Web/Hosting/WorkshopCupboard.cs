@@ -19,6 +19,7 @@ public sealed class WorkshopCupboard(SequenceStore sequences, PotStore pots, Mou
         Moulds = Read(moulds, commands.Any(c => c is CastInMoulds)),
         Recipes = Read(recipes, commands.Any(c => c is TakeRecipe)),
         Mapper = mapper,
+        Habits = around.Now.Habits,
     };
 
     private static ImmutableDictionary<string, T> Read<T>(CupboardStore<T> store, bool taken) =>

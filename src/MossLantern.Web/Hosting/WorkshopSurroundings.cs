@@ -4,13 +4,13 @@ using MossLantern.Data;
 namespace MossLantern.Web.Hosting;
 
 /// <summary>What everything in this workshop is worked out in, as it stands.</summary>
-public sealed class WorkshopSurroundings(WorkshopTime time, MaterialStore materials)
+public sealed class WorkshopSurroundings(WorkshopTime time, MaterialStore materials, WayList ways)
 {
     private readonly Lock reading = new();
     private Catalogue? kept;
 
     /// <summary>The surroundings: the zone of the workshop, and its materials with the person's own values.</summary>
-    public Surroundings Now => Surroundings.Usual(time.Zone) with { Catalogue = Catalogue };
+    public Surroundings Now => Surroundings.Usual(time.Zone) with { Catalogue = Catalogue, Habits = ways.Now };
 
     /// <summary>The materials. A drag asks for them many times a second: they are read once, and again when one has changed.</summary>
     public Catalogue Catalogue

@@ -22,6 +22,7 @@ import {
   pieceQuery,
   potsQuery,
   pricesQuery,
+  waysQuery,
   recipesQuery,
   ribbonQuery,
   scaleQuery,
@@ -273,6 +274,15 @@ export const keepPrices = mutationOptions({
     return client.invalidateQueries({
       predicate: (q) => ['piece', 'supposed'].includes(q.queryKey[0] as string),
     });
+  },
+});
+
+/** How the person works: every piece that says nothing else follows. */
+export const keepWays = mutationOptions({
+  mutationFn: (body: Schemas['Habits']) => take(api.PUT('/api/ways', { body })),
+  onSuccess: (now, _ways, _before, { client }) => {
+    client.setQueryData(waysQuery.queryKey, now);
+    return client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== waysQuery.queryKey[0] });
   },
 });
 

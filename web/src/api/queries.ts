@@ -146,6 +146,12 @@ export const pricesQuery = queryOptions({
   queryFn: () => take(api.GET('/api/prices')),
 });
 
+/** How the person works, where a piece does not say otherwise. */
+export const waysQuery = queryOptions({
+  queryKey: ['ways'],
+  queryFn: () => take(api.GET('/api/ways')),
+});
+
 /** Recipes that are kept by name. */
 export const recipesQuery = queryOptions({
   queryKey: ['recipes'],

@@ -160,6 +160,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the person works, where a piece does not say otherwise. */
+        get: operations["get-ways"];
+        /** Sets how the person works. */
+        put: operations["set-ways"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/about": {
         parameters: {
             query?: never;
@@ -2067,13 +2085,13 @@ export interface components {
             offMm: number;
             /**
              * Format: double
-             * @description Where it begins, as a share of the border's length.
+             * @description Where one end of it is, as a share of the border's length.
              * @default 0
              */
             from: number;
             /**
              * Format: double
-             * @description Where it ends.
+             * @description Where the other is; the same gives no line.
              * @default 1
              */
             to: number;
@@ -4177,6 +4195,43 @@ export interface components {
              */
             grainMm: number;
         };
+        /** @description How a person works, where a piece does not say otherwise. */
+        Habits: {
+            /**
+             * Format: double
+             * @description Reserve in every cup, %.
+             * @default 10
+             */
+            reservePercent: number;
+            /**
+             * Format: double
+             * @description Step of the marked cups, ml.
+             * @default 1
+             */
+            cupStepMl: number;
+            /**
+             * Format: double
+             * @description Step of the scale, g.
+             * @default 0.1
+             */
+            scaleStepG: number;
+            /**
+             * Format: double
+             * @description What the largest jug holds, ml.
+             * @default 500
+             */
+            jugMl: number;
+            /** @description When nobody is at the bench: from this hour on. */
+            nightFrom?: components["schemas"]["LocalTime"];
+            /** @description And until this one, of the next day. */
+            nightTo?: components["schemas"]["LocalTime"];
+            /** @description How an edge is taped. */
+            tape?: components["schemas"]["TapeRuns"];
+            /** @description Whether a new piece is measured by weight. */
+            byWeight?: boolean;
+            /** @description The barrier that a first wall is laid of; null where that is said of each. */
+            wallsOf?: null | string;
+        };
         /** @description A heart: the crystal-lined hollow that bands run round. */
         Heart: {
             /** @description Stable id, unique in the layer. */
@@ -4902,6 +4957,7 @@ export interface components {
         LocalDate: string;
         /** Format: local-date-time */
         LocalDateTime: string;
+        LocalTime: unknown;
         LoggedPourView: {
             layerId: string;
             regionId: components["schemas"]["RegionId"];
@@ -7431,6 +7487,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Prices"];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "get-ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Habits"];
+                };
+            };
+        };
+    };
+    "set-ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Habits"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Habits"];
                 };
             };
             /** @description Problem details: what was refused, and why. */

@@ -21,6 +21,7 @@ import { Pots } from './Pots';
 import { Recipes } from './Recipes';
 import { Sequences } from './Sequences';
 import { useKept } from './useKept';
+import { Ways } from './Ways';
 import './CupboardPage.scss';
 
 const fresh: LibraryMould = {
@@ -52,6 +53,7 @@ export function CupboardPage() {
           <LeftOvers />
           <Sequences />
         </div>
+        <Ways />
       </main>
     </LedgesProvider>
   );

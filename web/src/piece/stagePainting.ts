@@ -16,6 +16,9 @@ const thickMm = 1.6;
 /** How far what was poured may be from what was planned to be told as planned. */
 const asPlanned = 0.05;
 const tones = { more: '#7fa083', 'as-planned': '#cdd8c6', less: '#a9c3d1', unknown: '#e7e1d0' } as const;
+/** What of the walls' stage is painted as it is. */
+const as: ReadonlySet<string> = new Set(['line', 'wall', 'kept-visible', 'kept-bare']);
+
 export type Told = keyof typeof tones;
 
 /** What was poured in a region, all passes together, beside what was planned. */
@@ -74,7 +77,7 @@ export function paintingAt(station: Station, painting: Painting, { layer, sittin
       const hold = holds.get(region);
       const kind = kinds.get(region);
       // Lines and walls are painted as they are; what they lie on is only drawn.
-      if (kind === undefined || kind === 'line' || kind === 'wall') return null;
+      if (kind === undefined || as.has(kind)) return null;
       if (!hold)
         return {
           fill: mixed(paper, colours.get(cups.get(region) ?? '') ?? paper, faint),
