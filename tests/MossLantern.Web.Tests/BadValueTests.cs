@@ -271,6 +271,9 @@ public sealed partial class BadValueTests : IDisposable
         const string svg =
             "<svg xmlns='http://www.w3.org/2000/svg' width='90mm' height='60mm' viewBox='0 0 90 60'><rect width='90' height='60'/></svg>";
         await Send(HttpMethod.Post, "/api/outlines/svg", new JsonObject { ["svg"] = svg, ["dpi"] = 96 }, HttpStatusCode.OK);
+        var stroked = "<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='20mm' viewBox='0 0 40 20'><line x2='9' stroke='#000'/></svg>";
+        await Send(HttpMethod.Post, "/api/lines/svg", new JsonObject { ["svg"] = stroked, ["dpi"] = 96 }, HttpStatusCode.OK);
+        await Send(HttpMethod.Put, "/api/ways", (JsonObject)await host.Get("/api/ways"), HttpStatusCode.OK);
     }
 
     [Fact]

@@ -26,14 +26,7 @@ public static class SvgOutline
     public static DrawnOutline Read(string svg, double dpi = UsualDpi)
     {
         ArgumentNullException.ThrowIfNull(svg);
-        if (svg.Length > MostCharacters)
-        {
-            throw new SvgRefusedException(
-                $"The drawing has {svg.Length / 1_000_000} million characters; take out pictures and notes, up to "
-                    + $"{MostCharacters / 1_000_000} million are read.");
-        }
-
-        var root = Parse(svg);
+        var root = Sized(svg);
         var shape = new SvgShapes(SvgStyles.Of(root)).Of(root, SvgSize.ToMillimetres(root, dpi));
         if (shape.IsEmpty || shape.Area < 1)
         {
@@ -44,6 +37,12 @@ public static class SvgOutline
         return outline.Problem is { } problem
             ? throw new SvgRefusedException($"{problem} Unite the shapes in your drawing program first.") : outline;
     }
+
+    /// <summary>A drawing that is not too long to be read.</summary>
+    internal static XElement Sized(string svg) => svg.Length <= MostCharacters ? Parse(svg)
+        : throw new SvgRefusedException(
+            $"The drawing has {svg.Length / 1_000_000} million characters; take out pictures and notes, up to "
+                + $"{MostCharacters / 1_000_000} million are read.");
 
     /// <summary>An outline as a drawing of one path, in real millimetres.</summary>
     public static string Write(Core.Shapes.Outline outline)

@@ -62,6 +62,22 @@ internal sealed class SvgShapes(SvgStyles styles)
         return UnaryUnionOp.Union(made) is { } all ? OnlyPolygons(all) : new MultiPolygon([]);
     }
 
+    /// <summary>What is stroked and not filled below an element, line by line, in place of shapes.</summary>
+    /// <returns>Each line in mm, a closed one with its first point again at its end, and its width, mm.</returns>
+    public List<(Coordinate[] Points, double WidthMm)> LinesOf(XElement root, AffineTransformation toMm)
+    {
+        lines = [];
+        foreach (var child in root.Elements())
+        {
+            Add(child, toMm, 0);
+        }
+
+        return lines;
+    }
+
+    /// <summary>The lines of a drawing, where they are what is wanted; null where shapes are.</summary>
+    private List<(Coordinate[] Points, double WidthMm)>? lines;
+
     /// <summary>An element as a person finds it again: its name with its id, or its line.</summary>
     public static string Named(XElement element) => element.Attribute("id")?.Value is { Length: > 0 } id
         ? $"<{element.Name.LocalName} id=\"{(id.Length > 60 ? id[..60] : id)}\">"
@@ -145,6 +161,20 @@ internal sealed class SvgShapes(SvgStyles styles)
         {
             throw new SvgRefusedException(
                 $"{Named(element)} has {strands.Count} separate strands; simplify it to fewer than {MostStrands}.");
+        }
+
+        if (lines is not null)
+        {
+            if (styles.Inherited(element, "stroke") is null or "none")
+            {
+                return;
+            }
+
+            var wide = StrokeWidth(element) * scale;
+            lines.AddRange(strands.Where(s => s.Points.Length > 1).Select(s => (
+                (Coordinate[])[.. (s.Closed ? s.Points.Append(s.Points[0]) : s.Points).Select(p => toMm.Transform(p, new Coordinate()))],
+                wide)));
+            return;
         }
 
         var filled = element.Name.LocalName != "line" && styles.Inherited(element, "fill") != "none";

@@ -21,6 +21,9 @@ public sealed record SvgDrawing(string Svg, double? Dpi = null);
 /// <summary>The outline of a drawing. Nothing is saved.</summary>
 public sealed record SvgRead(Outline Outline, double WidthMm, double HeightMm, int Parts);
 
+/// <summary>The lines of a drawing. Nothing is saved.</summary>
+public sealed record SvgLinesRead(ImmutableArray<SvgLine> Lines);
+
 /// <summary>Commands made to a ground that belongs to no piece yet.</summary>
 public sealed record EditGround(Ground Ground, ImmutableArray<Edit> Commands);
 
@@ -55,6 +58,23 @@ internal static class GroundEndpoints
                 workbench
                 .Paint(workbench.Checked(FirstPiece.Of("New piece", request.Ground, starter)), null, PaintDetail.Full))).ToImmutableArray();
         });
+        app.MapPost("/api/lines/svg", Results<Ok<SvgLinesRead>, ProblemHttpResult> (SvgDrawing drawing) =>
+        {
+            var dpi = drawing.Dpi ?? SvgOutline.UsualDpi;
+            if (!Dpi.Contains(dpi))
+            {
+                return ProblemHandler.Invalid(new() { ["dpi"] = [Dpi.Sentence] });
+            }
+
+            try
+            {
+                return TypedResults.Ok(new SvgLinesRead(SvgLines.Read(drawing.Svg, dpi)));
+            }
+            catch (SvgRefusedException e)
+            {
+                return ProblemHandler.Invalid(new() { ["svg"] = [e.Message] });
+            }
+        }).WithMetadata(new RequestSizeLimitAttribute(MostBytes));
         app.MapPost("/api/outlines/svg", Results<Ok<SvgRead>, ProblemHttpResult> (SvgDrawing drawing) =>
         {
             var dpi = drawing.Dpi ?? SvgOutline.UsualDpi;

@@ -70,6 +70,7 @@ public static class Operations
         Post("/api/grounds/edit", "edit-ground", "What commands make of a ground that belongs to no piece yet. Nothing is saved.", Refused),
         Post("/api/grounds/starters", "begin-ground",
             "The layouts to begin with, each painted on a ground that belongs to no piece yet. Nothing is saved.", Refused),
+        Post("/api/lines/svg", "read-lines", "The strokes of an SVG drawing, as lines to be laid. Nothing is saved.", Refused),
         Post("/api/outlines/svg", "read-outline", "The outline of an SVG drawing. Nothing is saved.", Refused),
         Get("/api/schemas/piece.json", "get-piece-schema", "The JSON Schema of a piece's file."),
         Get("/api/workshop", "get-workshop", "The workshop: its clock and its settings."),

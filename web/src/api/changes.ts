@@ -101,6 +101,12 @@ export const changeGround = mutationOptions({
   mutationFn: (body: { ground: Ground; commands: Edit[] }) => take(api.POST('/api/grounds/edit', { body })),
 });
 
+/** The strokes of an SVG drawing, as lines to be laid. */
+export const readLines = mutationOptions({
+  mutationFn: async (file: File) =>
+    take(api.POST('/api/lines/svg', { body: { svg: await file.text(), dpi: null } })),
+});
+
 /** The outline of an SVG drawing. */
 export const readDrawing = mutationOptions({
   mutationFn: async ({ file, dpi }: { file: File; dpi: number }) =>

@@ -401,6 +401,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lines/svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The strokes of an SVG drawing, as lines to be laid. Nothing is saved. */
+        post: operations["read-lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outlines/svg": {
         parameters: {
             query?: never;
@@ -6896,6 +6913,14 @@ export interface components {
             /** Format: double */
             dpi?: null | number;
         };
+        SvgLine: {
+            spots: components["schemas"]["Spot"][];
+            /** Format: double */
+            widthMm: number;
+        };
+        SvgLinesRead: {
+            lines: components["schemas"]["SvgLine"][];
+        };
         SvgRead: {
             outline: components["schemas"]["Outline"];
             /** Format: double */
@@ -8186,6 +8211,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StarterView"][];
+                };
+            };
+            /** @description Problem details: what was refused, and why. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Problem details: what was refused, and why. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    "read-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SvgDrawing"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SvgLinesRead"];
                 };
             };
             /** @description Problem details: what was refused, and why. */

@@ -64,7 +64,7 @@ export function Ways() {
     />
   );
   return (
-    <div className="ways sentence" role="group" aria-label="How I work">
+    <div className="how-i-work sentence" role="group" aria-label="How I work">
       <h2>How I work</h2>
       <p className="hint">Counts wherever a piece does not say otherwise. Nothing here is right or wrong.</p>
       <p>

@@ -3,10 +3,12 @@ import type { Schemas } from '../../api/client';
 import { Choice } from '../../parts/Choice';
 import { useEdits } from '../../parts/editing';
 import { useStation } from '../station';
+import { FromSvg } from './FromSvg';
 
 type Course = NonNullable<Schemas['EditLayLine']['course']>;
 
 const materials = [
+  ['wall', 'wall'],
   ['resin', 'resin'],
   ['paste', 'paste'],
   ['relief', 'raised outliner'],
@@ -17,9 +19,11 @@ const share = 0.4;
 
 /** A line more: of what, and along what. One drawn by hand is drawn on the stage. */
 export function NewLine() {
-  const { layerPlan, here, zone, select } = useStation();
+  const { layer, layerPlan, here, zone, select } = useStation();
   const { edit } = useEdits();
-  const [of, setOf] = useState<(typeof materials)[number][0]>('resin');
+  const pools = layer.layout.kind === 'pools';
+  const [chosenOf, setOf] = useState<(typeof materials)[number][0]>('resin');
+  const of = chosenOf === 'wall' && !pools ? 'resin' : chosenOf;
   const [chosen, setChosen] = useState('');
   const prefix = zone === null ? '' : `${zone}/`;
   const inPart = (id: string) => (zone === null ? !id.includes('/') : id.startsWith(prefix));
@@ -35,6 +39,7 @@ export function NewLine() {
   const pair = borders.find((b) => `${b.first}|${b.second}` === chosen);
   const { box } = layerPlan;
   const lay = (course: Course | null) =>
+    of !== 'wall' &&
     void edit({ do: 'lay-line', ...here, of, course }).then((got) => {
       const line = got?.piece.lines?.at(-1);
       if (line) select({ kind: 'line', id: line.id });
@@ -44,7 +49,13 @@ export function NewLine() {
       <h3>A line more</h3>
       <p className="line">
         {'of '}
-        <Choice label="A line of" quiet value={of} choices={materials} onChange={setOf} />
+        <Choice
+          label="A line of"
+          quiet
+          value={of}
+          choices={materials.filter(([id]) => pools || id !== 'wall')}
+          onChange={setOf}
+        />
         {pair ? ' between ' : borders.length > 0 ? ' along a border: ' : null}
         {borders.length > 0 && (
           <Choice
@@ -82,12 +93,12 @@ export function NewLine() {
             Lay it there
           </button>
         )}
-        {borders.length > 0 && (
+        {of !== 'wall' && borders.length > 0 && (
           <button type="button" className="btn btn-outline-primary" onClick={() => lay(null)}>
             Along all borders
           </button>
         )}
-        {([null, 3] as const).map((turns) => (
+        {(of === 'wall' ? [] : ([null, 3] as const)).map((turns) => (
           <button
             key={turns}
             type="button"
@@ -105,6 +116,7 @@ export function NewLine() {
             {turns === null ? 'A ring' : 'A spiral'}
           </button>
         ))}
+        <FromSvg of={of} />
       </div>
       <p className="hint">Or draw one on the piece: press a material below it first.</p>
     </section>
