@@ -209,6 +209,7 @@ public sealed class TestHost : IDisposable
                 && index < list.Count ? list[index] : null;
             var id = (at as JsonObject)?["id"] ?? ((at as JsonObject)?["parts"] is null && name != "cupChoices" ? null
                 : at!["recipeId"]) ?? ((at as JsonObject)?["depthMm"] is null ? null : at["region"])
+                ?? (name == "granules" ? (at as JsonObject)?["stoneId"]?.DeepClone() : null)
                 ?? (name == "stones" ? (JsonNode)$"{(at as JsonObject)?["region"]} {(at as JsonObject)?["stoneId"]}" : null);
             spelled.Add($"{name}[{id?.ToString() ?? number}]");
         }

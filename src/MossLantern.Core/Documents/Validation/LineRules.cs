@@ -98,7 +98,7 @@ internal static class LineRules
         if (line.Section.EveryMm is { } every && (line.IsBarrier || !Accepted.DotsMm.Contains(every) || every < line.Section.WidthMm))
         {
             yield return new($"{at}.section.everyMm", line.IsBarrier ? "A wall is laid without gaps."
-                : $"{Accepted.DotsMm.Sentence} Dots are no closer than they are wide.");
+                : Accepted.DotsMm.Contains(every) ? "Dots are no closer than they are wide." : Accepted.DotsMm.Sentence);
         }
 
         if (line is { IsBarrier: false, Section.HeightMm: null })
