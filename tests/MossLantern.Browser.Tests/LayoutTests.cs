@@ -326,6 +326,47 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     }
 
     [Fact]
+    public void Walls_and_lines_are_taken_from_a_drawing_as_wide_as_they_are_drawn()
+    {
+        using var page = Opened("/pieces/sphagnum-pools/walls");
+        var chooser = page.Driver.FindElement(By.CssSelector(".new-line input[type=file]"));
+        chooser.SendKeys(Written("blank.svg", "<rect width='9' height='9'/>"));
+        page.WaitForText("Nothing in the drawing is stroked");
+        page.Choose("A line of", "wall");
+        chooser.SendKeys(Written("walls.svg", "<path d='M10 150 L90 180 M300 20 L380 60' fill='none' stroke='#000' stroke-width='2.5'/>"));
+        Rows(page, 6);
+        page.WaitUntilKept();
+        page.Driver.FindElements(By.CssSelector(".line-name"))[^1].Click();
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector(".line-detail input")).Any(i => i.GetAttribute("value") == "2.5"),
+            "its width");
+        Fine(page);
+
+        string Written(string name, string body)
+        {
+            var file = Path.Combine(Directory.CreateTempSubdirectory("moss-lantern-").FullName, name);
+            File.WriteAllText(file,
+                $"<svg xmlns='http://www.w3.org/2000/svg' width='420mm' height='300mm' viewBox='0 0 420 300'>{body}</svg>");
+            return file;
+        }
+    }
+
+    [Fact]
+    public void How_one_works_counts_wherever_a_piece_says_nothing_else()
+    {
+        using var page = NewPage();
+        page.Open(Own("/cupboard"));
+        page.WaitForText("How I work");
+        page.Choose("I tape an edge with", "two runs, side and dam");
+        page.Write("Reserve in every cup", "25");
+        page.Choose("My walls are of", "two-part putty");
+        Waiting.Until(() => page.Find("textbox", "Reserve in every cup").GetAttribute("value") == "25", "the reserve");
+        Fine(page);
+        page.Open(Own("/pieces/sphagnum-pools/walls"));
+        page.WaitForText("dam tape");
+        page.WaitForText("hatched: reserve, 25 %");
+    }
+
+    [Fact]
     public void An_edge_is_taped_in_one_run_or_two_and_a_dam_all_round_says_what_it_takes()
     {
         using var page = Opened("/pieces/water-mint/walls");

@@ -150,7 +150,8 @@ internal static class AnyEdit
                     0 => null,
                     1 => new DrawnCourse([.. Enumerable.Range(0, random.Next(1, 8))
                         .Select(_ => new Spot(random.NextDouble() * 400, random.NextDouble() * 300))]),
-                    2 => new RingCourse(random.Next(400), random.Next(300), random.Next(-5, 300), random.Next(2) == 0 ? null : random.Next(6)),
+                    2 => new RingCourse(
+                        random.Next(400), random.Next(300), random.Next(-5, 300), random.Next(2) == 0 ? null : random.Next(6)),
                     3 => new BorderCourse(Region(), Region(), random.Next(-8, 8), random.Next(3) / 4.0, random.Next(2, 5) / 4.0),
                     _ => new AllBordersCourse(),
                 },

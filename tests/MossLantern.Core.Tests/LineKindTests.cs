@@ -134,7 +134,8 @@ public class LineKindTests
         var raised = Set(With(Straight(200), LineOf.Relief), "section.heightMm", 2.5);
         Assert.Equal(2.778, Of(raised).Dry!.Value, 5e-4);
         var own = Around.Catalogue.With([("outliner", new(MaterialKind.Barrier, "raised outliner", "outliner",
-            ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.ReadyHours, 2).Add(MaterialProperties.ReadyAtMm, 2.5)))]);
+            ImmutableSortedDictionary<string, double>.Empty.Add(MaterialProperties.ReadyHours, 2)
+                .Add(MaterialProperties.ReadyAtMm, 2.5)))]);
         Assert.Equal(2, Plan(raised, Around with { Catalogue = own }).Layers[0].Lines.Single().Dry!.Value, 1e-9);
         Assert.Equal([3, 24, 0.5], new[] { BarrierClass.Putty, BarrierClass.Liner, BarrierClass.Silicone }
             .Select(c => Of(Set(raised, "material.class", c)).Dry!.Value), (a, b) => Math.Abs(a - b) < 1e-9);
@@ -204,6 +205,8 @@ public class LineKindTests
         Assert.NotNull(Editing.Checked(piece, [new MarkLaid(["line-1"], true)], AnyEdit.Cupboard).Refusal);
     }
 
+    private static PasteLine Paste(params ImmutableArray<Granules> granules) => new("c1", granules, PasteStiffness.Holds);
+
     public static TheoryData<string, Func<Line, Line>> Wrong() => new()
     {
         { "lines[line-1].course.spots", l => l with { Course = new DrawnCourse([new(1, 1)]) } },
@@ -219,8 +222,8 @@ public class LineKindTests
         { "lines[line-1].material.class", l => l with { Material = new ReliefLine((BarrierClass)9, "#c9a227") } },
         { "lines[line-1].material.colour", l => l with { Material = new ReliefLine(BarrierClass.Outliner, "gold") } },
         { "lines[line-1].material.granules", l => l with { Material = new PasteLine("c1", [], PasteStiffness.Holds) } },
-        { "lines[line-1].material.granules", l => l with { Material = new PasteLine("c1", [new("sand", 1), new("sand", 2)], PasteStiffness.Holds) } },
-        { "lines[line-1].material.granules[sand].parts", l => l with { Material = new PasteLine("c1", [new("sand", 0)], PasteStiffness.Holds) } },
+        { "lines[line-1].material.granules", l => l with { Material = Paste(new("sand", 1), new("sand", 2)) } },
+        { "lines[line-1].material.granules[sand].parts", l => l with { Material = Paste(new Granules("sand", 0)) } },
         { "lines[line-1].material.stiffness", l => l with { Material = new PasteLine("c1", [new("sand", 1)], (PasteStiffness)7) } },
         { "lines[line-1].material.recipeId", l => l with { Material = new PasteLine("nobody", [new("sand", 1)], PasteStiffness.Holds) } },
         { "lines", l => l with { Course = new DrawnCourse([.. Enumerable.Range(0, 400).Select(i => new Spot(i, i))]) } },
@@ -238,14 +241,15 @@ public class LineKindTests
             ? [.. Enumerable.Range(0, 16).Select(i => line with { Id = $"line-{i}", Region = R($"line-{i}") })] : [line];
         var problems = new PieceValidator().Validate(piece with { Lines = lines });
         Assert.Contains(field, problems.Errors.Select(e => e.PropertyName));
-        Assert.DoesNotContain(new PieceValidator().Validate(piece).Errors, e => e.PropertyName.StartsWith("lines", StringComparison.Ordinal));
+        Assert.DoesNotContain(new PieceValidator().Validate(piece).Errors,
+            e => e.PropertyName.StartsWith("lines", StringComparison.Ordinal));
     }
 
     [Fact]
     public void Granules_that_the_cupboard_does_not_have_are_named()
     {
         var piece = With(Straight(100), LineOf.Paste) is var p
-            ? p with { Lines = [p.Lines!.Value[0] with { Material = new PasteLine("c1", [new("gravel", 1)], PasteStiffness.Holds) }] } : null!;
+            ? p with { Lines = [p.Lines!.Value[0] with { Material = Paste(new Granules("gravel", 1)) }] } : null!;
         var failure = Assert.Throws<ValidationException>(() => KnownMaterials.Check(piece, Around.Catalogue));
         Assert.Equal("lines[paste-1].material.granules[gravel].stoneId", Assert.Single(failure.Errors).PropertyName);
     }
@@ -302,7 +306,8 @@ public class LineKindTests
         Assert.Null(Plan(slice).Dam!.Ml);
         var putty = Plan(Made(slice, SetField.To("ground.damOf", "putty")));
         var mm = slice.Ground.Outline.PerimeterMm;
-        Assert.Equal((8, mm * 8 * 24 / 1000, mm * 8 * 24 / 1000 * 1.7), (putty.Dam!.Width!.Value, putty.Dam.Ml!.Value, putty.Dam.Grams!.Value));
+        Assert.Equal((8, mm * 8 * 24 / 1000, mm * 8 * 24 / 1000 * 1.7),
+            (putty.Dam!.Width!.Value, putty.Dam.Ml!.Value, putty.Dam.Grams!.Value));
         Assert.Equal(3, putty.Ground.Preparation.Single(s => s.Id == "dam").DryHours);
         Assert.NotNull(Plan(Made(slice, SetField.To("ground.damOf", "silicone"))).Dam!.Peels);
         Assert.Null(Plan(Rings()).Dam);
@@ -313,7 +318,8 @@ public class LineKindTests
     {
         // 300 mm tilted by 0.3°: the low side stands 0.79 mm deeper than the middle.
         Ground Tilted(double x) => Panel(300, 100) with { Level = new(true, x, 0) };
-        Assert.Equal((0.785, "left"), (Math.Round(LowSide.Of(Tilted(0.3), 300, 100)!.DeeperMm, 3), LowSide.Of(Tilted(0.3), 300, 100)!.Name));
+        Assert.Equal((0.785, "left"),
+            (Math.Round(LowSide.Of(Tilted(0.3), 300, 100)!.DeeperMm, 3), LowSide.Of(Tilted(0.3), 300, 100)!.Name));
         Assert.Equal("right", LowSide.Of(Tilted(-0.3), 300, 100)!.Name);
         Assert.Null(LowSide.Of(Tilted(0), 300, 100));
         Assert.Null(LowSide.Of(Panel(300, 100) with { Level = new(false, 0.3, 0) }, 300, 100));
@@ -357,7 +363,8 @@ public class LineKindTests
     [Fact]
     public void The_mixing_sheet_says_what_is_laid_for_a_sitting()
     {
-        var piece = Made(Rings(), new LayLine("l1", null, Straight(200), LineOf.Paste, "c1"), new LayLine("l1", null, Straight(100), LineOf.Relief));
+        var piece = Made(Rings(), new LayLine("l1", null, Straight(200), LineOf.Paste, "c1"),
+            new LayLine("l1", null, Straight(100), LineOf.Relief));
         var plan = Plan(piece);
         var sheet = MixingSheet.Of(piece, plan.Sittings[0], [.. plan.Layers.SelectMany(l => l.Lines)], plan.Tape, Around);
         Assert.Equal(["tape", "granules", "raised line"], sheet.Laid.Select(l => l.What));
@@ -370,7 +377,8 @@ public class LineKindTests
     public void A_raised_line_on_the_bare_mould_is_told_and_one_on_a_board_is_not()
     {
         var tray = Piece(new(new RectangleOutline(200, 150), EdgeStyle.Walled, 10, "#ffffff",
-            new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(18, CapacityFrom.Dimensions, null, 1, 1, 0)), Layer(Heart(60, 50), 18, 0));
+            new(PieceKind.Casting, BaseMaterial.Silicone), Mould: new(18, CapacityFrom.Dimensions, null, 1, 1, 0)),
+            Layer(Heart(60, 50), 18, 0));
         string[] Pinned(Piece piece) => [.. Plan(Made(piece, new LayLine("l1", null, Straight(60), LineOf.Relief))).Findings
             .Where(f => f.Key.StartsWith("line-pinned", StringComparison.Ordinal)).Select(f => f.Key)];
         Assert.Equal(["line-pinned@l1/relief-1"], Pinned(tray));
@@ -391,6 +399,7 @@ public class LineKindTests
         Assert.DoesNotContain(Plan(piece).Findings, f => f.Key.StartsWith("not-in-stock", StringComparison.Ordinal));
         var high = piece with { Ground = piece.Ground with { SideHeightMm = 46 } };
         var wide = Plan(high).Findings.Single(f => f.Key == "not-in-stock@tape/SideAndDam");
-        Assert.DoesNotContain(Plan(Made(high, [.. wide.Remedies[0].Edits])).Findings, f => f.Key.StartsWith("not-in-stock", StringComparison.Ordinal));
+        Assert.DoesNotContain(Plan(Made(high, [.. wide.Remedies[0].Edits])).Findings,
+            f => f.Key.StartsWith("not-in-stock", StringComparison.Ordinal));
     }
 }

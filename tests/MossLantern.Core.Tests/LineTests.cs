@@ -107,6 +107,43 @@ public class LineTests
                 Assert.Equal(lined.Lines!.Value, Made(away, new LayOutAs("l1", null, s.kind)).Lines!.Value);
             }, iter: 12);
 
+    /// <summary>Lines of every course and material on every layout, with a layer over them, in copies: what lies below keeps its areas, what
+    /// is poured is the sum of its parts, and each line is painted.</summary>
+    [Fact]
+    public void Lines_of_every_kind_on_any_layout_add_up() =>
+        (from kind in Gen.Int[0, 4].Select(i => Lineable[i])
+         from of in Gen.Enum<LineOf>()
+         from course in Gen.Int[0, 3]
+         from swell in Gen.Bool
+         from copies in Gen.Bool
+         select (kind, of, course, swell, copies)).Sample(
+            s =>
+            {
+                var rings = s.copies ? Rings() is var r ? r with { Ground = r.Ground with { Set = new(2, 10, true) } } : null! : Rings();
+                var bare = Made(rings, s.kind == LayoutKind.Rings ? new AddLayer() : new LayOutAs("l1", null, s.kind));
+                var touching = new LayerMapper().Map(bare, bare.Filled[0]).Touching;
+                Course along = s.course switch
+                {
+                    0 => new BorderCourse(touching[0].First, touching[0].Second, 0, 0.1, 0.8),
+                    1 => new AllBordersCourse(),
+                    2 => new RingCourse(140, 100, 90, s.swell ? 2 : null),
+                    _ => new DrawnCourse([new(10, 20), new(150, 180), new(290, 60)]),
+                };
+                var lined = Made(bare, new LayLine("l1", null, along, s.of, bare.Recipes[0].Id));
+                var line = lined.Lines!.Value[^1];
+                lined = s.swell ? Made(lined, SetField.To(line.Place + ".section.swell", 0.5)) : lined;
+                var (before, after) = (Plan(bare), Plan(lined));
+                Assert.Equal(before.Layers[0].Regions.Select(x => (x.Id, x.Area.Value)),
+                    after.Layers[0].Regions.Where(x => x.Id != line.Region).Select(x => (x.Id, x.Area.Value)));
+                var own = after.Layers[0].Cups.Regions.Where(x => x.RegionId == line.Region).Sum(x => x.LayerMl.Value);
+                Assert.Equal(s.of == LineOf.Relief, own == 0);
+                Assert.Equal(before.Layers[0].LayerMl + own, after.Layers[0].LayerMl, 1e-6);
+                var told = after.Layers[0].Lines.Single(l => l.LineId == line.Id);
+                Assert.Equal(line.SectionMm2!.Value * told.Length.Value * (s.copies ? 2 : 1) / 1000, told.Ml!.Value, 1e-9);
+                Assert.Equal(s.of == LineOf.Relief, told.Dry is not null);
+                Assert.NotEmpty(Planner.Paint(lined, Core.Materials.Catalogue.Typical, null, Painting.PaintDetail.Full).Paths);
+            }, iter: 24);
+
     [Fact]
     public void A_line_whose_border_is_gone_takes_nothing_and_is_back_when_that_is()
     {

@@ -32,7 +32,8 @@ public class SvgLinesTests
     [Fact]
     public void A_curve_keeps_to_its_stroke_with_few_spots()
     {
-        var line = Assert.Single(SvgLines.Read(Svg("<path d=\"M0 0 A 90 90 0 0 1 180 0\" fill=\"none\" stroke=\"#000\" stroke-width=\"2\"/>")));
+        var line = Assert.Single(SvgLines.Read(Svg(
+            "<path d=\"M0 0 A 90 90 0 0 1 180 0\" fill=\"none\" stroke=\"#000\" stroke-width=\"2\"/>")));
         Assert.InRange(line.Spots.Length, 8, 60);
         Assert.All(line.Spots, s => Assert.Equal(90, Math.Sqrt((s.XMm - 90) * (s.XMm - 90) + s.YMm * s.YMm), 0.2));
     }
@@ -51,7 +52,8 @@ public class SvgLinesTests
     [InlineData(2001, true)]
     public void No_more_lines_are_taken_than_a_layer_has(int count, bool refused)
     {
-        var body = string.Concat(Enumerable.Range(0, count).Select(i => $"<line y1=\"{i % 90}\" x2=\"9\" y2=\"{i % 90}\" stroke=\"#000\"/>"));
+        var body = string.Concat(Enumerable.Range(0, count).Select(i =>
+            $"<line y1=\"{i % 90}\" x2=\"9\" y2=\"{i % 90}\" stroke=\"#000\"/>"));
         Assert.Equal(refused, Record.Exception(() => SvgLines.Read(Svg(body))) is SvgRefusedException);
         Assert.Equal(DrawnCourse.MostWalls, SvgLines.Most);
     }

@@ -271,7 +271,8 @@ public sealed partial class BadValueTests : IDisposable
         const string svg =
             "<svg xmlns='http://www.w3.org/2000/svg' width='90mm' height='60mm' viewBox='0 0 90 60'><rect width='90' height='60'/></svg>";
         await Send(HttpMethod.Post, "/api/outlines/svg", new JsonObject { ["svg"] = svg, ["dpi"] = 96 }, HttpStatusCode.OK);
-        var stroked = "<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='20mm' viewBox='0 0 40 20'><line x2='9' stroke='#000'/></svg>";
+        var stroked = "<svg xmlns='http://www.w3.org/2000/svg' width='40mm' height='20mm' viewBox='0 0 40 20'>"
+            + "<line x2='9' stroke='#000'/></svg>";
         await Send(HttpMethod.Post, "/api/lines/svg", new JsonObject { ["svg"] = stroked, ["dpi"] = 96 }, HttpStatusCode.OK);
         await Send(HttpMethod.Put, "/api/ways", (JsonObject)await host.Get("/api/ways"), HttpStatusCode.OK);
     }
@@ -515,7 +516,8 @@ public sealed partial class BadValueTests : IDisposable
                     { "id": "paste{{id}}", "region": "{{before}}paste", "layerId": "layer-1", "in": {{drawn}},
                       "course": { "kind": "ring", "xMm": 30, "yMm": 20, "diameterMm": 12, "turns": 2 },
                       "section": { "widthMm": 1, "heightMm": 0.5, "everyMm": 2 },
-                      "material": { "kind": "paste", "recipeId": "other", "stiffness": "holds", "granules": [{ "stoneId": "sand", "parts": 2 }] } }
+                      "material": { "kind": "paste", "recipeId": "other", "stiffness": "holds",
+                        "granules": [{ "stoneId": "sand", "parts": 2 }] } }
                     """)] : kind == "petals" ? [Parsed($$"""
                     { "id": "raised{{id}}", "region": "{{before}}raised", "layerId": "layer-1", "in": {{drawn}},
                       "course": { "kind": "drawn", "spots": [{ "xMm": 8, "yMm": 20 }, { "xMm": 50, "yMm": 18 }] },

@@ -44,10 +44,11 @@ internal sealed class TapeStockCheck : ICheck
             {
                 yield return new(
                     Id, FormattableString.Invariant($"not-in-stock@tape/{group.Key}"), Grade.Mend, "Not enough tape",
-                    $"{{0}} of tape {group.Key.ToString(System.Globalization.CultureInfo.InvariantCulture)} mm wide is taken, and {{1}} is left.",
+                    FormattableString.Invariant($"{{0}} of tape {group.Key} mm wide is taken, and {{1}} is left."),
                     [
                         Reckoned.Of(takes, "m", Formulas.TapeTaken,
-                            new("a time", group.Sum(r => r.Length.Value), "mm", Origin.Reckoned), new("times", tape.Times, "", Origin.Reckoned)),
+                            new("a time", group.Sum(r => r.Length.Value), "mm", Origin.Reckoned),
+                            new("times", tape.Times, "", Origin.Reckoned)),
                         Reckoned.Of(left, "m", Formulas.Stated, new ReckonedInput("left", left, "m", Origin.Own)),
                     ],
                     new(Station.Walls, looked.Piece.Layers[0].Id), [.. Otherwise(tape)], Worth: takes - left);

@@ -173,7 +173,8 @@ public static class CureWindows
             return mask with
             {
                 Opens = Instant.Max(from, pour.End),
-                OpensAfterHours = Reckoned.Of(hours, "h", Formulas.Stated, new ReckonedInput("its film holds", hours, "h", Origin.Reckoned)),
+                OpensAfterHours = Reckoned.Of(hours, "h", Formulas.Stated,
+                    new ReckonedInput("its film holds", hours, "h", Origin.Reckoned)),
                 Age = mask.Age with
                 {
                     OpensHours = hours * EquivalentAge.Speed(pour.Room.InputAt(pour.End).Value, system.ReferenceC),

@@ -12,7 +12,8 @@ public sealed record MixPaste(string Line, ImmutableArray<Granules> Granules) : 
     public override string Words(Piece before) => "mix the paste otherwise";
 
     /// <inheritdoc/>
-    public bool Equals(MixPaste? other) => other is not null && Line == other.Line && Granules.AsSpan().SequenceEqual(other.Granules.AsSpan());
+    public bool Equals(MixPaste? other) =>
+        other is not null && Line == other.Line && Granules.AsSpan().SequenceEqual(other.Granules.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(Line, Granules.IsDefault ? 0 : Granules.Length);

@@ -61,7 +61,8 @@ internal sealed class RegionBrush(LayerBrush on)
 
         foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Wall && !p.Area.IsEmpty))
         {
-            var wall = Colour.Of(on.Layer.Walls is [{ Class: { } of }, ..] ? BeadBrush.ColourOf(of) : WallColour).Tone(on.Sheet.Through ? -0.85 : 0);
+            var wall = Colour.Of(on.Layer.Walls is [{ Class: { } of }, ..] ? BeadBrush.ColourOf(of) : WallColour)
+                .Tone(on.Sheet.Through ? -0.85 : 0);
             on.Sheet.Paths.Add(new(
                 PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(),
                 on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,

@@ -45,7 +45,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var tape = Taping.Of(piece, around.Catalogue.TapeWidthsMm, around.Habits.Tape,
             sittings.Count(s => layers.Any(l => s.LayerIds.Contains(l.LayerId) && l.Regions.Any(r => r.OpenEdgeMm > 0))));
         return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper,
-            new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings)) { Tape = tape }),
+            new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))
+        { Tape = tape }),
             PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around), tape, DamPlan.For(piece));
     }
 
@@ -202,7 +203,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
             map.Touching,
             ColourBalance.Of(outline, map, layer.IsBare))
         {
-            RegionMl = volumes, Holds = PoolHold.Of(piece, layer, map, volumes, around.Catalogue),
+            RegionMl = volumes,
+            Holds = PoolHold.Of(piece, layer, map, volumes, around.Catalogue),
             Lines = LinePlan.Of(piece, layer, map, names, around),
         };
     }

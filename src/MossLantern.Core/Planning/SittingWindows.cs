@@ -21,7 +21,8 @@ internal static class SittingWindows
     {
         ArgumentNullException.ThrowIfNull(piece);
         var rims = laid.SelectMany(l => l.Map.Regions.Where(r => r.OpenEdgeMm > 0).Select(r => new RegionOf(l.Layer.Id, r.Id))).ToHashSet();
-        var tapes = Tapes.SelectMany(t => piece.Layers.SelectMany(l => Tape(t, l.Id, rims, sittings))).ToLookup(t => t.SittingId, t => t.Window);
+        var tapes = Tapes.SelectMany(t => piece.Layers.SelectMany(l => Tape(t, l.Id, rims, sittings)))
+            .ToLookup(t => t.SittingId, t => t.Window);
         var open = piece.Layers.Where(l => !IsCovered(piece, l, sittings))
             .SelectMany(l => SittingsOnTop.Of(l.Id, sittings, poured: true)).Select(s => s.SittingId).ToHashSet();
         // A piece leaves what it was cast in once, when all of it is firm; what fills a hollow has its own clock.

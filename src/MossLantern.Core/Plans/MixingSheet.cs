@@ -130,7 +130,8 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
             var of = piece.Lines!.Value.Single(l => l.Id == line.LineId);
             if (line.BeforeId == plan.SittingId)
             {
-                yield return new(of.IsBarrier ? of.Course is RoundCourse ? "dam" : "wall" : "raised line", line.Name, line.Length.Value, null,
+                yield return new(
+                    of.IsBarrier ? of.Course is RoundCourse ? "dam" : "wall" : "raised line", line.Name, line.Length.Value, null,
                     line.Ml?.Value, line.Grams?.Value, line.Tubes is { } tubes ? (int)Math.Ceiling(tubes.Value - 1e-9) : null);
             }
             else if (of.Material is PasteLine && plan.Pours.Any(p => p.LayerId == of.LayerId && p.RegionId == of.Region))

@@ -67,7 +67,8 @@ public sealed record LinePlan(
             var (pools, beside) = PoolWalls.Of(layer, part);
             foreach (var (wall, mm) in lengths)
             {
-                var both = pools.Where(p => beside[p.Id].Contains(wall) && RunsAlong(p, wall)).Select(p => NameOf(p.Id)).Distinct().ToList();
+                var both = pools.Where(p => beside[p.Id].Contains(wall) && RunsAlong(p, wall))
+                    .Select(p => NameOf(p.Id)).Distinct().ToList();
                 yield return Of(piece, wall, both.Count < 2 ? "by hand" : $"{both[0]} from {Listed(both[1..])}", mm, around);
             }
         }
@@ -138,7 +139,8 @@ public sealed record LinePlan(
                 new("hand", BarrierBead.HandMmPerS, "mm/s", Origin.Default)),
             line.IsBarrier && of is { } holds && height is { } crest
                 ? Reckoned.Of(BarrierBead.HoldsMm(holds, crest), "mm", Formulas.LineHolds, Own("height", crest, "heightMm"),
-                    new("what is left when it is dry", BarrierBead.IsWaterBased(holds) ? BarrierBead.DryShare : 1, "", Origin.Default)) : null,
+                    new("what is left when it is dry", BarrierBead.IsWaterBased(holds) ? BarrierBead.DryShare : 1, "", Origin.Default))
+                : null,
             dry,
             of == BarrierClass.Silicone && height is { } thick
                 ? Reckoned.Of(BarrierBead.PeelsHours(width, thick), "h", Formulas.LinePeels, Own("height", thick, "heightMm"),

@@ -82,8 +82,12 @@ public sealed record PoolHold(
             var low = LowSide.Of(piece.Ground, box.Width, box.Height);
             var level = Math.Max(0, crest - (low?.DeeperMm ?? 0));
             var area = new ReckonedInput("area", pool.Area.Area / 100, "cm²", Origin.Reckoned);
-            ReckonedInput[] holds = [new("lowest crest", level, "mm", Origin.Reckoned, lowest.Place + ".section.heightMm"),
-                .. low is null ? Array.Empty<ReckonedInput>() : [new("of that deeper at its low side", low.DeeperMm, "mm", Origin.Measured)]];
+            ReckonedInput[] holds =
+            [
+                new("lowest crest", level, "mm", Origin.Reckoned, lowest.Place + ".section.heightMm"),
+                .. low is null ? Array.Empty<ReckonedInput>()
+                    : [new("of that deeper at its low side", low.DeeperMm, "mm", Origin.Measured)],
+            ];
             Reckoned Up(double byMm, string formula, params ReadOnlySpan<ReckonedInput> more) =>
                 new(Math.Max(0, Volume.Ml(pool.Area.Area, level + byMm)), "ml", formula, [area, .. holds, .. more]);
             var gets = Gets(pool);

@@ -13,7 +13,8 @@ namespace MossLantern.Core.Walls;
 /// <param name="Tubes">Tubes for it, where it comes from tubes.</param>
 /// <param name="Peels">When silicone has dried through and peels, h.</param>
 /// <remarks>Source: docs/craft/walls.md, A dam all round.</remarks>
-public sealed record DamPlan(BarrierClass? Of, Reckoned Length, Reckoned? Width, Reckoned? Ml, Reckoned? Grams, Reckoned? Tubes, Reckoned? Peels)
+public sealed record DamPlan(
+    BarrierClass? Of, Reckoned Length, Reckoned? Width, Reckoned? Ml, Reckoned? Grams, Reckoned? Tubes, Reckoned? Peels)
 {
     /// <summary>The dam of a piece; null where it has none.</summary>
     public static DamPlan? For(Piece piece)
@@ -40,7 +41,8 @@ public sealed record DamPlan(BarrierClass? Of, Reckoned Length, Reckoned? Width,
         return new(
             of, along,
             Reckoned.Of(wide, "mm", Formulas.DamWidth, height,
-                new("share", BarrierBead.WidthShare(of), "", Origin.Default), new("at least", BarrierBead.LeastWidthMm(of), "mm", Origin.Default)),
+                new("share", BarrierBead.WidthShare(of), "", Origin.Default),
+                new("at least", BarrierBead.LeastWidthMm(of), "mm", Origin.Default)),
             Reckoned.Of(ml, "ml", Formulas.LineMl, length, new("section", section, "mm²", Origin.Reckoned)),
             of == BarrierClass.Putty ? Reckoned.Of(ml * BarrierBead.PuttyGPerMl, "g", Formulas.LineGrams,
                 new("volume", ml, "ml", Origin.Reckoned), new("density", BarrierBead.PuttyGPerMl, "g/ml", Origin.Default)) : null,

@@ -37,7 +37,8 @@ public static class SvgLines
             0 => throw new SvgRefusedException("Nothing in the drawing is stroked: give its lines a colour and a width."),
             > Most => throw new SvgRefusedException(
                 $"The drawing has {strokes.Count} lines; up to {Most} are taken: take out what is not a wall or a line."),
-            _ => [.. strokes.Select(s => new SvgLine(Thinned(s.Points), Math.Clamp(Math.Round(s.WidthMm, 2), Accepted.LineMm.From, Accepted.LineMm.To)))],
+            _ => [.. strokes.Select(s => new SvgLine(
+                Thinned(s.Points), Math.Clamp(Math.Round(s.WidthMm, 2), Accepted.LineMm.From, Accepted.LineMm.To)))],
         };
     }
 

@@ -284,7 +284,8 @@ internal static class DemoPieces
             lines:
             [
                 // The first was laid last night; the second is still wet at the planned pour.
-                Raised("rim-line", new BorderCourse(RegionId.Parse("bone-line"), RegionId.Parse("wine-ring")), "#d8a657", walls.PlusHours(-8)),
+                Raised("rim-line", new BorderCourse(RegionId.Parse("bone-line"), RegionId.Parse("wine-ring")), "#d8a657",
+                    walls.PlusHours(-8)),
                 Raised("leaf-line", new BorderCourse(RegionId.Parse("leaf-ring"), RegionId.Parse("bone-band")), "#e9dfc8", walls),
             ]);
 

@@ -416,7 +416,8 @@ public sealed class Workbench(
             [
                 .. plan.Layers.Select(l => new LayerView(
                     l.LayerId, l.Box, l.Regions, l.Borders, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)],
-                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Holds, l.Lines, WallsOf(piece, plan, l.LayerId), l.Balance)),
+                    l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Holds,
+                    l.Lines, WallsOf(piece, plan, l.LayerId), l.Balance)),
             ],
             [
                 .. plan.Sittings.Select(s => new SittingView(
@@ -431,7 +432,8 @@ public sealed class Workbench(
                     ],
                     s.OpenRegions, s.Copies, s.Castings, s.Reach, s.CopiesLeft, CostOf(piece, s))),
             ],
-            planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need, plan.Tape, plan.Dam);
+            planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need,
+            plan.Tape, plan.Dam);
 
         WallsView WallsOf(Piece of, PiecePlan worked, string layerId)
         {

@@ -41,7 +41,8 @@ internal static class LineRules
         {
             if (laid.Sum(Corners) > MostCorners)
             {
-                yield return new("lines", $"The lines of a layer run through up to {MostCorners} spots together, {Turn} of them to a turn.");
+                yield return new("lines",
+                    $"The lines of a layer run through up to {MostCorners} spots together, {Turn} of them to a turn.");
             }
         }
 

@@ -26,7 +26,8 @@ internal sealed class LinedMap : LayerMap
     public LinedMap(Outline outline, LayerMap on, ImmutableArray<Line> lines, Func<Line, Func<Patch>, Patch> known)
     {
         On = on;
-        Lines = [.. lines.Select(l => l.Course is DrawnCourse or RingCourse ? known(l, () => Patch(outline, on, l)) : Patch(outline, on, l))];
+        Lines = [.. lines.Select(l => l.Course is DrawnCourse or RingCourse
+            ? known(l, () => Patch(outline, on, l)) : Patch(outline, on, l))];
         regions = new(() =>
         {
             // Shapes that were not asked for yet are worked out on every core.
