@@ -214,8 +214,9 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     public void Walls_are_drawn_by_hand_and_put_across_by_keyboard_and_pools_get_their_cups()
     {
         using var page = Opened("/pieces/sphagnum-pools/walls");
-        var stage = page.Middle(page.Driver.FindElement(By.CssSelector(".stage")));
+        page.WaitForPainting();
         page.Click("button", "Draw walls");
+        var stage = page.Middle(page.Driver.FindElement(By.CssSelector(".stage")));
         page.Drag((stage.X + 80, stage.Y + 110), 220, 40, steps: 24);
         Rows(page, 5);
         page.WaitUntilKept();
@@ -313,8 +314,8 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         Fine(page);
 
-        var stage = page.Middle(page.Driver.FindElement(By.CssSelector(".stage")));
         page.Click("button", "Draw in outliner");
+        var stage = page.Middle(page.Driver.FindElement(By.CssSelector(".stage")));
         page.Drag((stage.X - 120, stage.Y), 160, 40, steps: 20);
         Rows(page, 2);
         page.WaitUntilKept();

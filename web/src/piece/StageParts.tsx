@@ -88,19 +88,21 @@ export function StageFoot({ pixelsPerMm, picture, tilt, drawing: draws, zoom, on
       )}
       {draws && (
         <span className="walls-bar">
-          {draws.kinds.length > 1 && <small>draw</small>}
-          {draws.kinds.map((kind) => (
-            <button
-              key={kind}
-              type="button"
-              className="btn btn-outline-primary"
-              aria-pressed={draws.now === kind}
-              aria-label={draws.now === kind ? done[kind] : drawing[kind]}
-              onClick={() => draws.draw(draws.now === kind ? null : kind)}
-            >
-              {draws.now === kind ? done[kind] : draws.kinds.length === 1 ? drawing[kind] : draw[kind]}
-            </button>
-          ))}
+          {draws.kinds.length > 1 && draws.now === null && <small>draw</small>}
+          {draws.kinds
+            .filter((kind) => draws.now === null || draws.now === kind)
+            .map((kind) => (
+              <button
+                key={kind}
+                type="button"
+                className="btn btn-outline-primary"
+                aria-pressed={draws.now === kind}
+                aria-label={draws.now === kind ? done[kind] : drawing[kind]}
+                onClick={() => draws.draw(draws.now === kind ? null : kind)}
+              >
+                {draws.now === kind ? done[kind] : draws.kinds.length === 1 ? drawing[kind] : draw[kind]}
+              </button>
+            ))}
           {draws.kinds.includes('wall') && draws.now === null && (
             <button type="button" className="btn btn-outline-primary" onClick={draws.across}>
               Put a wall across
