@@ -233,11 +233,15 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         Waiting.Until(() => Value(page, "Wall 6, spot 3") == at + 1, "the spot to be moved");
         page.WaitUntilKept();
         Fine(page);
-        page.Driver.FindElement(By.CssSelector("button[aria-label^='Take away: wall']")).SendKeys(Keys.Enter);
-        Rows(page, 5);
-        page.WaitUntilKept();
         page.GoTo("Map", "no cup yet");
         page.Choose("Cup of no colour yet", "moss");
+        page.WaitUntilKept();
+
+        // What is chosen stays chosen on the way.
+        page.GoTo("Walls", "A line more");
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector("button[aria-label^='Take away: wall']")).Count == 1, "the wall to open");
+        page.Driver.FindElement(By.CssSelector("button[aria-label^='Take away: wall']")).SendKeys(Keys.Enter);
+        Rows(page, 5);
         page.WaitUntilKept();
     }
 
@@ -354,15 +358,16 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     [Fact]
     public void How_one_works_counts_wherever_a_piece_says_nothing_else()
     {
-        using var page = NewPage();
-        page.Open(Own("/cupboard"));
+        using var own = OwnWorkshop();
+        using var page = new Page(own.Address);
+        page.Open("/cupboard");
         page.WaitForText("How I work");
         page.Choose("I tape an edge with", "two runs, side and dam");
         page.Write("Reserve in every cup", "25");
         page.Choose("My walls are of", "two-part putty");
         Waiting.Until(() => page.Find("textbox", "Reserve in every cup").GetAttribute("value") == "25", "the reserve");
         Fine(page);
-        page.Open(Own("/pieces/sphagnum-pools/walls"));
+        page.Open("/pieces/sphagnum-pools/walls");
         page.WaitForText("dam tape");
         page.WaitForText("hatched: reserve, 25 %");
     }
