@@ -286,10 +286,10 @@ export const keepPrices = mutationOptions({
 /** How the person works: every piece that says nothing else follows. */
 export const keepWays = mutationOptions({
   mutationFn: (body: Schemas['Habits']) => take(api.PUT('/api/ways', { body })),
-  onSuccess: (now, _ways, _before, { client }) => {
-    client.setQueryData(waysQuery.queryKey, now);
-    return client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== waysQuery.queryKey[0] });
-  },
+  // One who went on from what was said last is ahead of its answer.
+  scope: { id: 'ways' },
+  onSuccess: (_now, _ways, _before, { client }) =>
+    client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== waysQuery.queryKey[0] }),
 });
 
 /** The clock of the workshop, and how hours are told: everything that tells a time follows. */

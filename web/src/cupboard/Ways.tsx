@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { saidOf } from '../api/client';
 import { keepWays } from '../api/changes';
@@ -36,8 +36,14 @@ const hours = Array.from({ length: 24 }, (_, h) => `${String(h).padStart(2, '0')
 export function Ways() {
   const { data: ways } = useQuery(waysQuery);
   const { mutateAsync, error } = useMutation(keepWays);
+  const queries = useQueryClient();
   if (!ways) return null;
-  const set = (change: Partial<Habits>) => mutateAsync({ ...ways, ...change }).catch(() => undefined);
+  // Two that are changed at once are both kept: each goes on from what was said last, answered or not.
+  const set = (change: Partial<Habits>) => {
+    const next = { ...(queries.getQueryData(waysQuery.queryKey) ?? ways), ...change };
+    queries.setQueryData(waysQuery.queryKey, next);
+    return mutateAsync(next).catch(() => queries.invalidateQueries({ queryKey: waysQuery.queryKey }));
+  };
   const number = (
     key: 'reservePercent' | 'cupStepMl' | 'scaleStepG' | 'jugMl',
     label: string,
