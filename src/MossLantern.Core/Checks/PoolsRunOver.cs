@@ -41,7 +41,7 @@ internal static class PoolsRunOver
     /// <summary>All its walls as high as they have to be, in half millimetres.</summary>
     private static IEnumerable<Remedy> Higher(Piece piece, PoolHold hold)
     {
-        var level = hold.CrestMm * hold.Gets.Value / hold.Brim.Value + PoolHold.SpareMm;
+        var level = hold.Level.Value + hold.LowMm + PoolHold.SpareMm;
         Edit[] edits = [.. piece.Lines!.Value.Where(l => hold.Walls.Contains(l.Id)).Select(l => (Line: l, Mm: Laid(l, level)))
             .Where(l => l.Line.Section.HeightMm < l.Mm).Select(l => SetField.To(l.Line.Place + ".section.heightMm", l.Mm))];
         if (edits.Length > 0 && double.IsFinite(level)

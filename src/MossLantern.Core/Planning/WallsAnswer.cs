@@ -85,6 +85,13 @@ public sealed record WallsAnswer(
                 : Say(WallsState.NoWalls, "No walls inside");
     }
 
+    /// <summary>The next whole minute: what counts from now is told alike for as long.</summary>
+    private static Instant Whole(Instant at)
+    {
+        var past = at.ToUnixTimeTicks() % NodaConstants.TicksPerMinute;
+        return past == 0 ? at : at + Duration.FromTicks(NodaConstants.TicksPerMinute - past);
+    }
+
     private static string Capital(string name) => name.Length == 0 ? name : char.ToUpperInvariant(name[0]) + name[1..];
 
     private static Reckoned? HoldMinutes(LayerPlan layer) => layer.Sittings.LastOrDefault() is { Batches.HoldMinutes: { } minutes }
@@ -117,6 +124,6 @@ public sealed record WallsAnswer(
             }
         }
 
-        return (times.Count == 0 || times.Max() <= now ? null : times.Max(), [.. open.Select(l => l.LineId)]);
+        return (times.Count == 0 || times.Max() <= now ? null : Whole(times.Max()), [.. open.Select(l => l.LineId)]);
     }
 }

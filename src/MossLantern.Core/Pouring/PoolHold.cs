@@ -1,4 +1,5 @@
 using System.Collections.Immutable;
+using System.Text.Json.Serialization;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
@@ -28,6 +29,10 @@ public sealed record PoolHold(
     RegionId RegionId, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, Reckoned Level, RegionId? Into,
     ImmutableArray<string> Walls, string? Side = null)
 {
+    /// <summary>How much less its crest counts where its low side does, mm.</summary>
+    [JsonIgnore]
+    public double LowMm => CrestMm - Brim.Inputs[1].Value;
+
     /// <summary>So much lower than the lowest crest there is room to spare, mm.</summary>
     public const double SpareMm = 0.5;
 

@@ -18,6 +18,10 @@ function away({ course }: Line, { x, y }: Spot): number {
   );
 }
 
+/** The line of some that runs nearest to a spot; undefined where there are none. */
+export const nearest = <T extends Line>(lines: readonly T[], at: Spot): T | undefined =>
+  lines.reduce<T | undefined>((best, l) => (!best || away(l, at) < away(best, at) ? l : best), undefined);
+
 /** The line under a hand: one whose region it is, or the nearest of those that were drawn, where it is near enough. */
 export function lineAt(
   layer: Pick<FilledLayer, 'lines'>,

@@ -1,6 +1,7 @@
 import { useMemo, useRef } from 'react';
 import type { LayerView, Painting } from '../api/client';
-import type { FilledLayer } from '../editor/filled';
+import type { FilledLayer, Wall } from '../editor/filled';
+import { nearest } from '../editor/lines';
 import { wallsOf } from '../editor/filled';
 import { colourIn } from '../editor/filled';
 import { regionAt } from '../painting/regions';
@@ -55,9 +56,12 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
   const room = useSize(box);
   const cut = useMemo(() => stretches(painting, layer.id, atMm), [painting, layer.id, atMm]);
   const walls = wallsOf(layer);
+  // What has water in it stands as high as it is when it is dry.
+  const heightOf = (wall: Wall | undefined) =>
+    plan.lines.find((l) => l.lineId === wall?.id)?.holds?.value ?? wall?.section.heightMm ?? null;
   const holds = new Map(plan.holds.map((h) => [h.regionId as string, h]));
   const levelOf = (region: string) => holds.get(region)?.level.value ?? layer.depthMm;
-  const crest = Math.max(0, ...walls.map((w) => w.section.heightMm ?? 0));
+  const crest = Math.max(0, ...walls.map((w) => heightOf(w) ?? 0));
   const tallest = Math.max(layer.depthMm, crest, ...plan.holds.map((h) => h.level.value), 1);
   const beneath = under.reduce((s, l) => s + l.depthMm, 0);
   const perMm = (room.width - left - right) / Math.max(painting.widthMm, 1);
@@ -65,7 +69,6 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
   const ground = room.height - foot - beneath * up;
   const x = (mm: number) => left + mm * perMm;
   const y = (mm: number) => ground - mm * up;
-  const putty = walls[0]?.material.kind === 'barrier' && walls[0].material.class === 'putty';
   const marks = [
     ...new Set([
       ...(crest > 0 ? [crest] : []),
@@ -90,14 +93,17 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
             if (region === null) return null;
             const kind = plan.regions.find((r) => r.id === region)?.kind;
             if (kind === 'wall') {
-              const high = crest > 0 ? crest : layer.depthMm;
+              const wall = nearest(walls, { x: (from + to) / 2, y: atMm });
+              const own = heightOf(wall);
+              const high = own ?? layer.depthMm;
+              const putty = wall?.material.kind === 'barrier' && wall.material.class === 'putty';
               const a = x(from);
               const b = x(to);
               return (
                 <path
                   key={from}
                   className="cut-wall"
-                  data-unknown={crest === 0 || undefined}
+                  data-unknown={own === null || undefined}
                   d={
                     putty
                       ? `M${a} ${ground}V${y(high)}H${b}V${ground}Z`
