@@ -239,7 +239,8 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
 
         // What is chosen stays chosen on the way.
         page.GoTo("Walls", "A line more");
-        Waiting.Until(() => page.Driver.FindElements(By.CssSelector("button[aria-label^='Take away: wall']")).Count == 1, "the wall to open");
+        Waiting.Until(() => page.Driver.FindElements(By.CssSelector("button[aria-label^='Take away: wall']")).Count == 1,
+            "the wall to open");
         page.Driver.FindElement(By.CssSelector("button[aria-label^='Take away: wall']")).SendKeys(Keys.Enter);
         Rows(page, 5);
         page.WaitUntilKept();

@@ -50,11 +50,12 @@ public static class SvgMap
     {
         var layer = drawn.Layer;
         var cup = layer.Recipes.FirstOrDefault(c => c.Id == shape.CupId);
-        var look = cup is null ? null : CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } l ? l.Colour.ToHex() : null;
+        var raised = layer.Filling.Lines.FirstOrDefault(l => l.Region == shape.RegionId)?.Material as ReliefLine;
+        var look = cup is null ? raised?.Colour : CupLook.Of(catalogue, layer, cup) is { CoverPerMm: > 0 } l ? l.Colour.ToHex() : null;
         var rings = mirrored is null ? shape.Rings : [.. mirrored.Copies.SelectMany(copy => shape.Rings.Select(copy.Of))];
         return new(Svg + "g",
             new XAttribute("id", id),
-            new XElement(Svg + "title", drawn.Names[shape.RegionId]),
+            new XElement(Svg + "title", drawn.Names.GetValueOrDefault(shape.RegionId, "raised line")),
             new XElement(Svg + "desc", shape.RegionId.ToString()),
             new XElement(Svg + "path",
                 new XAttribute("d", Path(rings)), new XAttribute("fill-rule", "evenodd"),
