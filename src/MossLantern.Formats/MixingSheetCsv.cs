@@ -48,7 +48,7 @@ public static class MixingSheetCsv
     {
         string?[] says = [laid.Name, laid.LengthMm is { } mm ? FormattableString.Invariant($"{mm:0} mm") : null,
             laid.WidthMm is { } wide ? FormattableString.Invariant($"{wide:0} mm wide") : null,
-            laid.Tubes is { } tubes ? FormattableString.Invariant($"{tubes} tubes") : null];
+            laid.Tubes is { } tubes ? FormattableString.Invariant($"{tubes:0.##} tubes") : null];
         return new(null, laid.What, string.Join(", ", says.OfType<string>()), laid.Ml, laid.G, null, null, null);
     }
 

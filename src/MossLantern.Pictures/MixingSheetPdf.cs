@@ -74,7 +74,7 @@ public static class MixingSheetPdf
 
         if (!sheet.Laid.IsEmpty)
         {
-            Fitted(canvas, $"To lay: {string.Join(" · ", sheet.Laid.Select(l => Told(l, units)))}", BorderMm, height - 14, 3.6f, Plain,
+            Fitted(canvas, $"To lay: {string.Join(" · ", sheet.Laid.GroupBy(l => (l.What, l.WidthMm, l.What == "granules" ? l.Name : "")).Select(g => Told([.. g], units)))}", BorderMm, height - 14, 3.6f, Plain,
                 width - 2 * BorderMm);
         }
 
@@ -82,15 +82,21 @@ public static class MixingSheetPdf
             height - 8, 3.6f, Plain, width - 2 * BorderMm);
     }
 
-    /// <summary>Something that is laid, in a few words.</summary>
-    private static string Told(SheetLaid laid, SheetUnits units)
+    /// <summary>Things of a kind that are laid, together, in a few words: what is not known of one is left out.</summary>
+    private static string Told(IReadOnlyList<SheetLaid> alike, SheetUnits units)
     {
-        string?[] amounts = [laid.WidthMm is { } wide ? $"{Number(wide)} mm" : null,
-            laid.LengthMm is { } mm ? $"{Number(mm / 1000, 2)} m" : null,
-            laid.G is { } g ? $"{Number(g)} g" : laid.Ml is { } ml ? Volume(ml, units) : null,
-            laid.Tubes is { } tubes ? $"{tubes} {(tubes == 1 ? "tube" : "tubes")}" : null];
-        return $"{laid.What} {(laid.What == "granules" ? laid.Name + " " : "")}{string.Join(", ", amounts.OfType<string>())}";
+        double? Sum(Func<SheetLaid, double?> of) => alike.All(l => of(l) is not null) ? alike.Sum(of) : null;
+        var first = alike[0];
+        string?[] amounts = [first.WidthMm is { } wide ? $"{Number(wide)} mm" : null,
+            Sum(l => l.LengthMm) is { } mm ? Length(mm, units) : null,
+            Sum(l => l.G) is { } g ? $"{Number(g)} g" : Sum(l => l.Ml) is { } ml ? Volume(ml, units) : null,
+            Sum(l => l.Tubes) is { } tubes ? Math.Ceiling(tubes - 1e-9) is 1 ? "a tube" : $"{Number(Math.Ceiling(tubes - 1e-9))} tubes" : null];
+        return $"{(alike.Count > 1 ? $"{alike.Count} × " : "")}{first.What} {(first.What == "granules" ? first.Name + " " : "")}"
+            + string.Join(", ", amounts.OfType<string>());
     }
+
+    private static string Length(double mm, SheetUnits units) =>
+        units == SheetUnits.Us ? $"{Number(mm / 25.4, 1)} in" : $"{Number(mm / 1000, 2)} m";
 
     private static void Batch(SKCanvas canvas, MixingSheet sheet, SheetBatch batch, float y, float row, float width, SheetUnits units)
     {

@@ -368,6 +368,11 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.Choose("My walls are of", "two-part putty");
         Waiting.Until(() => page.Find("textbox", "Reserve in every cup").GetAttribute("value") == "25", "the reserve");
         Fine(page);
+
+        // Tape stands in the Cupboard, and what is left of it is said there.
+        page.Click("button", "tape, 36 mm");
+        page.Write("left of it", "1");
+        Waiting.Until(() => page.Find("textbox", "left of it").GetAttribute("value") == "1", "what is left");
         page.Open("/pieces/sphagnum-pools/walls");
         page.WaitForText("dam tape");
         page.WaitForText("hatched: reserve, 25 %");

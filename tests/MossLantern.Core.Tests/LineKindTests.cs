@@ -11,6 +11,7 @@ using MossLantern.Core.Planning;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Pouring;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
 using MossLantern.Core.Walls;
 using NodaTime;
 using static MossLantern.Core.Tests.Samples;
@@ -368,7 +369,7 @@ public class LineKindTests
         var plan = Plan(piece);
         var sheet = MixingSheet.Of(piece, plan.Sittings[0], [.. plan.Layers.SelectMany(l => l.Lines)], plan.Tape, Around);
         Assert.Equal(["tape", "granules", "raised line"], sheet.Laid.Select(l => l.What));
-        Assert.Equal((1, 100.0), (sheet.Laid[2].Tubes, sheet.Laid[2].LengthMm));
+        Assert.Equal((plan.Layers[0].Lines[1].Tubes!.Value, 100.0), (sheet.Laid[2].Tubes, sheet.Laid[2].LengthMm));
         Assert.Equal(plan.Layers[0].Lines[0].Granules[0].Grams.Value, sheet.Laid[1].G);
         Assert.Empty(MixingSheet.Of(piece, plan.Sittings[0], [], null, Around).Laid);
     }
@@ -401,5 +402,77 @@ public class LineKindTests
         var wide = Plan(high).Findings.Single(f => f.Key == "not-in-stock@tape/SideAndDam");
         Assert.DoesNotContain(Plan(Made(high, [.. wide.Remedies[0].Edits])).Findings,
             f => f.Key.StartsWith("not-in-stock", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Pastes_share_a_cup_and_a_line_is_laid_as_wide_as_it_is_asked_for()
+    {
+        var piece = Made(Rings(), new LayLine("l1", null, Straight(200), LineOf.Paste, WidthMm: 6),
+            new LayLine("l1", null, Straight(100), LineOf.Paste), new LayLine("l1", null, Straight(90), LineOf.Relief, WidthMm: 2.5));
+        Assert.Single(piece.Recipes, r => r.Name == LayLine.PasteName);
+        Assert.Equal([6, LayLine.PasteWidthMm, 2.5], piece.Lines!.Value.Select(l => l.Section.WidthMm));
+        var pools = Made(Rings(), new LayOutAs("l1", null, LayoutKind.Pools), new PutWallAcross("l1", null),
+            new DrawWall("l1", null, [new(20, 20), new(20, 90)], 4.5), new DrawWall("l1", null, [new(40, 20), new(40, 90)]));
+        Assert.Equal([DrawWall.UsualMm, 4.5, 4.5], pools.Lines!.Value.Select(l => l.Section.WidthMm));
+        Assert.NotNull(Editing.Checked(pools, [new DrawWall("l1", null, [new(20, 20), new(20, 90)], 50.1)], AnyEdit.Cupboard).Refusal);
+    }
+
+    [Fact]
+    public void A_first_wall_is_of_what_the_person_lays_walls_of()
+    {
+        var pools = Made(Rings(), new LayOutAs("l1", null, LayoutKind.Pools));
+        var cupboard = AnyEdit.Cupboard with { Habits = Habits.Usual with { WallsOf = "hot-glue" } };
+        var made = Editing.Checked(pools, [new PutWallAcross("l1", null)], cupboard).Piece!;
+        Assert.Equal(BarrierClass.HotGlue, made.Lines!.Value[0].Class);
+        Assert.Null(Made(pools, new PutWallAcross("l1", null)).Lines!.Value[0].Class);
+    }
+
+    [Fact]
+    public void What_the_person_is_used_to_is_told_as_theirs_and_taped_and_measured_so()
+    {
+        Origin Reserve(Habits habits) => Plan(Rings(), Around with { Habits = habits }).Sittings[0].Cups.Cups[0].Reserve.Input("reserve").Origin;
+        Assert.Equal(Origin.Default, Reserve(Habits.Usual));
+        Assert.Equal(Origin.Own, Reserve(Habits.Usual with { ReservePercent = 25 }));
+        var two = Around with { Habits = Habits.Usual with { Tape = TapeRuns.Two } };
+        Assert.Equal((TapeRuns.Two, false), (Plan(Rings(), two).Tape!.Runs, Plan(Rings(), two).Tape!.Own));
+
+        // An edge that runs over has no dam, whatever the usual way is.
+        var dripped = Made(Rings() with { Ground = Panel(300, 200, EdgeStyle.DrippedOver) }, new PourAt("l1", Ten));
+        Assert.DoesNotContain(Plan(dripped, two).Sittings[0].Windows, w => w.Milestone == Curing.Milestone.DamPull);
+        Assert.Contains(Plan(Made(Rings(), new PourAt("l1", Ten)), two).Sittings[0].Windows, w => w.Milestone == Curing.Milestone.DamPull);
+    }
+
+    [Theory]
+    [InlineData(0.0)]
+    [InlineData(0.6)]
+    public void A_pool_that_is_too_full_on_its_low_side_holds_once_its_walls_are_as_high_as_is_offered(double tiltDeg)
+    {
+        var pools = Made(Rings() with { Ground = Panel(300, 200) with { Level = new(true, tiltDeg, 0) } },
+            new LayOutAs("l1", null, LayoutKind.Pools), new PutWallAcross("l1", null), new AddPool("l1", null, 20, 20, "c1"),
+            new AddPool("l1", null, 280, 180, "c2"), SetField.To("lines[wall-1].material.class", "putty"),
+            SetField.To("lines[wall-1].section.heightMm", 3.2));
+        var found = Plan(pools).Findings.Where(f => f.Key.StartsWith("overfill@l1/", StringComparison.Ordinal)).ToList();
+        Assert.Equal(2, found.Count);
+        var higher = Plan(Made(pools, [.. found[0].Remedies.Single(r => r.Id == "higher").Edits]));
+        Assert.DoesNotContain(higher.Findings, f => f.Key.StartsWith("overfill@l1/", StringComparison.Ordinal));
+        Assert.All(higher.Layers[0].Holds, h => Assert.Equal(PoolState.Holds, h.State));
+        Assert.All(Plan(pools).Layers[0].Holds, h => Assert.Equal(tiltDeg == 0, h.Side is null));
+    }
+
+    [Fact]
+    public void All_walls_together_are_the_sum_of_each_and_unknown_while_one_is()
+    {
+        var pools = Made(Rings(), new LayOutAs("l1", null, LayoutKind.Pools), new PutWallAcross("l1", null),
+            new DrawWall("l1", null, [new(60, -5), new(60, 205)]));
+        Assert.Null(Assert.Single(Plan(pools).Layers[0].Walls).Ml);
+        var told = Made(pools, [.. pools.Lines!.Value.SelectMany((l, i) => new Edit[]
+        {
+            SetField.To($"{l.Place}.material.class", "outliner"), SetField.To($"{l.Place}.section.heightMm", 1.5 + i),
+        })]);
+        var (all, each) = (Plan(told).Layers[0].Walls.Single(), Plan(told).Layers[0].Lines);
+        Assert.Equal(each.Sum(l => l.Ml!.Value), all.Ml!.Value, 1e-9);
+        Assert.Equal(each.Sum(l => l.Tubes!.Value), all.Tubes!.Value, 1e-9);
+        Assert.Equal(2.7778, all.Dry!.Value, 1e-3);
+        Assert.Null(all.Grams);
     }
 }

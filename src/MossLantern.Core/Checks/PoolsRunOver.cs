@@ -10,30 +10,29 @@ namespace MossLantern.Core.Checks;
 /// <summary>A pool behind walls gets more, over all layers, than they hold.</summary>
 internal static class PoolsRunOver
 {
-    private const double Hair = 1e-6;
-
     /// <summary>What is told of pools, under the id of a check.</summary>
     public static IEnumerable<Finding> Of(string check, Looked looked) =>
         from pair in looked.Piece.Filled.Zip(looked.Layers)
         where !pair.Second.Poured
         from hold in pair.Second.Holds
-        where hold.Gets.Value > hold.Room.Value + Hair
+        where hold.State != PoolState.Holds
         select Told(check, looked.Piece, pair.First, pair.Second, hold);
 
     private static Finding Told(string check, Piece piece, FilledLayer layer, LayerPlan plan, PoolHold hold)
     {
         var name = plan.NameOf(hold.RegionId);
         var into = hold.Into is { } other ? plan.NameOf(other) : "what lies beside it";
-        var gets = hold.Gets.Value;
-        var (title, reason, number) = gets > hold.Over.Value + Hair
-            ? ("Runs over", $"{name} gets {{0}}, and past {{1}} it runs over its lowest wall into {into}.", hold.Over)
-            : gets > hold.Brim.Value + Hair
-                ? ("Above its walls", $"{name} gets {{0}} and its walls hold {{1}}: only the bulge keeps it from {into}.", hold.Brim)
-                : ("Nearly full", $"{name} gets {{0}}: more than {{1}} leaves less than half a millimetre to the brim.", hold.Room);
+        var (title, reason, number) = hold.State switch
+        {
+            PoolState.RunsOver => ("Runs over", $"{name} gets {{0}}, and past {{1}} it runs over its lowest wall into {into}.", hold.Over),
+            PoolState.AboveBrim =>
+                ("Above its walls", $"{name} gets {{0}} and its walls hold {{1}}: only the bulge keeps it from {into}.", hold.Brim),
+            _ => ("Nearly full", $"{name} gets {{0}}: more than {{1}} leaves less than half a millimetre to the brim.", hold.Room),
+        };
         return new(
-            check, $"{check}@{layer.Id}/{hold.RegionId}", gets > hold.Brim.Value + Hair ? Grade.Mend : Grade.Mind, title, reason,
+            check, $"{check}@{layer.Id}/{hold.RegionId}", hold.State > PoolState.NearlyFull ? Grade.Mend : Grade.Mind, title, reason,
             [hold.Gets, number], new(Station.Walls, layer.Id, Anchor(plan, hold)?.XMm, Anchor(plan, hold)?.YMm),
-            [.. Higher(piece, hold), .. Less(layer, hold)], Worth: gets - hold.Room.Value);
+            [.. Higher(piece, hold), .. Less(layer, hold)], Worth: hold.Gets.Value - hold.Room.Value);
     }
 
     private static Shapes.Spot? Anchor(LayerPlan plan, PoolHold hold) => plan.Regions.FirstOrDefault(r => r.Id == hold.RegionId)?.Middle;

@@ -21,6 +21,7 @@ public static class PieceFields
         ["layers.layout.bands"] = (int)Accepted.BandCount.To,
         ["layers.layout.hearts"] = (int)Accepted.HeartCount.To,
         ["layers.zones"] = Zone.Most,
+        ["lines.material.granules"] = PasteLine.Most,
         ["sittings.batches"] = PieceValidator.MostBatches,
     }.ToImmutableSortedDictionary(StringComparer.Ordinal);
 

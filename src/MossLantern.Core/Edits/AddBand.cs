@@ -13,7 +13,7 @@ public sealed record AddBand(string Layer, string? Zone) : LayoutEdit<BandedLayo
     /// <inheritdoc/>
     public override string Words(Piece before) => "add a band";
 
-    private protected override Edited Change(LaidOut laid, BandedLayout layout)
+    private protected override Edited Change(LaidOut laid, BandedLayout layout, Cupboard cupboard)
     {
         var lines = layout is StripesLayout;
         var (with, recipe) = laid.WithNew();

@@ -13,7 +13,7 @@ public sealed record AddFieldColour(string Layer, string? Zone) : LayoutEdit<Fie
     /// <inheritdoc/>
     public override string Words(Piece before) => "add a colour to the fields";
 
-    private protected override Edited Change(LaidOut laid, FieldsLayout layout)
+    private protected override Edited Change(LaidOut laid, FieldsLayout layout, Cupboard cupboard)
     {
         var (with, recipe) = laid.WithNew();
         return with.With(layout with

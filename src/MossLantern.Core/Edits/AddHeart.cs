@@ -19,7 +19,7 @@ public sealed record AddHeart(string Layer, string? Zone) : LayoutEdit<RingsLayo
     /// <inheritdoc/>
     public override string Words(Piece before) => "put a heart";
 
-    private protected override Edited Change(LaidOut laid, RingsLayout layout)
+    private protected override Edited Change(LaidOut laid, RingsLayout layout, Cupboard cupboard)
     {
         var box = laid.Box;
         double Room((double X, double Y) place) =>

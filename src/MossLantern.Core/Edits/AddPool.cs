@@ -15,7 +15,7 @@ public sealed record AddPool(string Layer, string? Zone, double XMm, double YMm,
     public override string Words(Piece before) =>
         Recipe is null ? "pour a pool from a new colour" : $"pour a pool from {Colour(before, Recipe)}";
 
-    private protected override Edited Change(LaidOut laid, PoolsLayout layout)
+    private protected override Edited Change(LaidOut laid, PoolsLayout layout, Cupboard cupboard)
     {
         if (laid.WithColour(Recipe) is not var (with, recipe))
         {

@@ -10,7 +10,7 @@ public sealed record AddPour(string Layer, string? Zone) : LayoutEdit<PuddleLayo
     /// <inheritdoc/>
     public override string Words(Piece before) => "add a pour";
 
-    private protected override Edited Change(LaidOut laid, PuddleLayout layout)
+    private protected override Edited Change(LaidOut laid, PuddleLayout layout, Cupboard cupboard)
     {
         var (with, recipe) = laid.WithNew();
         var pour = new PuddlePour(FreeId.Of("pour", layout.Pours.Select(p => p.Id)), recipe, layout.Pours[^1].Ml);

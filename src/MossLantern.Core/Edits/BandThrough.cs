@@ -30,7 +30,7 @@ public sealed record BandThrough(string Layer, string? Zone, string Band) : Band
     /// <inheritdoc/>
     public override string Words(Piece before) => $"lay a vein through {BandName(before)}";
 
-    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at)
+    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at, Cupboard cupboard)
     {
         var band = layout.Bands[at];
         if (!HasRoom(layout, band))

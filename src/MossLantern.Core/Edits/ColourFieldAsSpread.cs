@@ -11,6 +11,6 @@ public sealed record ColourFieldAsSpread(string Layer, string? Zone, int Field) 
     /// <inheritdoc/>
     public override string Words(Piece before) => FormattableString.Invariant($"colour field {Field} as spread");
 
-    private protected override Edited Change(LaidOut laid, FieldsLayout layout) =>
+    private protected override Edited Change(LaidOut laid, FieldsLayout layout, Cupboard cupboard) =>
         laid.With(layout with { Recoloured = layout.Recoloured?.RemoveAll(r => r.Field == Field) }).Done();
 }

@@ -9,7 +9,8 @@ namespace MossLantern.Core.Edits;
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Spots">Where the hand went.</param>
-public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots) : LayoutEdit(Layer, Zone)
+/// <param name="WidthMm">How wide it is laid, mm; null for as the one before, or as usual.</param>
+public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots, double? WidthMm = null) : LayoutEdit<PoolsLayout>(Layer, Zone)
 {
     /// <summary>Most spots that a hand draws at once.</summary>
     public const int MostSpots = 20_000;
@@ -23,13 +24,13 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     public override string Words(Piece before) => "draw a wall";
 
     /// <inheritdoc/>
-    public bool Equals(DrawWall? other) => other is not null && base.Equals(other) && Spots.AsSpan().SequenceEqual(other.Spots.AsSpan());
+    public bool Equals(DrawWall? other) => other is not null && base.Equals(other) && WidthMm == other.WidthMm && Spots.AsSpan().SequenceEqual(other.Spots.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Spots.IsDefault ? 0 : Spots.Length);
 
-    private protected override Edited Change(LaidOut laid, Cupboard cupboard) =>
-        MayBeDrawn(Spots) ? With(laid, Thinned(Spots), cupboard) : Edited.No("lines", Sentence);
+    private protected override Edited Change(LaidOut laid, PoolsLayout layout, Cupboard cupboard) =>
+        MayBeDrawn(Spots) ? With(laid, Thinned(Spots), cupboard, WidthMm) : Edited.No("lines", Sentence);
 
     /// <summary>What a hand may draw.</summary>
     internal static string Sentence { get; } =
@@ -40,18 +41,13 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
         && spots.All(s => Accepted.PlaceMm.Contains(s.XMm) && Accepted.PlaceMm.Contains(s.YMm));
 
     /// <summary>A wall through spots.</summary>
-    internal static Edited With(LaidOut laid, IEnumerable<Spot> spots, Cupboard cupboard)
+    internal static Edited With(LaidOut laid, IEnumerable<Spot> spots, Cupboard cupboard, double? widthMm = null)
     {
-        if (laid.Layout is not PoolsLayout)
-        {
-            return Edited.No($"{laid.Place}.layout", "It is laid out differently now.");
-        }
-
         // A new wall is laid as the one before was.
         var like = laid.Lines.LastOrDefault(l => l.IsBarrier);
         var (with, line) = laid.WithLine("wall",
             new DrawnCourse([.. spots.Select(Rounded.Tenth)]),
-            like?.Section ?? new(UsualMm), like?.Material ?? new BarrierLine(Usual(cupboard)));
+            (like?.Section ?? new(UsualMm)) is var section && widthMm is { } wide ? section with { WidthMm = wide } : section, like?.Material ?? new BarrierLine(Usual(cupboard)));
         return line is null ? Edited.No("lines", $"A piece has up to {Line.Most} lines.") : with.DoneAt(line.Place);
     }
 

@@ -16,7 +16,7 @@ public sealed record JoinWall(string Layer, string? Zone, string Wall, bool AtSt
     /// <inheritdoc/>
     public override string Words(Piece before) => "draw a wall on";
 
-    private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
+    private protected override Edited Change(LaidOut laid, PoolsLayout layout, Cupboard cupboard) =>
         laid.WallOf(Wall) is not var (line, wall) ? Edited.No(PlaceIn.Line(Wall), "That wall is no longer there.")
         : laid.WithLine(line, line with
         {

@@ -24,12 +24,14 @@ public enum LineOf
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Course">How it runs; null for along all borders.</param>
 /// <param name="Of">Of what.</param>
-/// <param name="Recipe">The colour; null for a metallic one, and for paste for clear resin in a cup of its own.</param>
-public sealed record LayLine(string Layer, string? Zone, Course? Course = null, LineOf Of = LineOf.Resin, string? Recipe = null)
+/// <param name="Recipe">The colour; null for a metallic one, and for paste for clear resin in a cup of the pastes' own.</param>
+/// <param name="WidthMm">How wide it is laid, mm; null for as usual.</param>
+public sealed record LayLine(string Layer, string? Zone, Course? Course = null, LineOf Of = LineOf.Resin, string? Recipe = null,
+    double? WidthMm = null)
     : LayoutEdit(Layer, Zone)
 {
     /// <summary>How wide and thick a line of resin is laid where nobody says otherwise, mm.</summary>
-    public const double WidthMm = 3, ThicknessMm = 1;
+    public const double UsualMm = 3, ThicknessMm = 1;
 
     /// <summary>How wide and high a line of paste is piped, mm.</summary>
     public const double PasteWidthMm = 8, PasteHeightMm = 5;
@@ -69,24 +71,25 @@ public sealed record LayLine(string Layer, string? Zone, Course? Course = null, 
         switch (Of)
         {
             case LineOf.Relief:
-                return Laid(laid, "relief", course, new(ReliefWidthMm, ReliefHeightMm),
+                return Laid(laid, "relief", course, new(WidthMm ?? ReliefWidthMm, ReliefHeightMm),
                     new ReliefLine(BarrierClass.Outliner, UsualReliefColour));
             case LineOf.Paste:
                 var stone = cupboard.Catalogue.Materials.First(m => m.Kind == MaterialKind.Stone && !m.PutAway).Id;
-                var (clear, of) = Recipe is { } own ? (laid, own) : laid.WithNew(Documents.Recipe.Clear("") with { Name = PasteName });
-                return Laid(clear, "paste", course, new(PasteWidthMm, PasteHeightMm),
+                var (clear, of) = (Recipe ?? laid.Lines.Select(l => (l.Material as PasteLine)?.RecipeId).FirstOrDefault(r => r is not null)) is { } own
+                    ? (laid, own) : laid.WithNew(Documents.Recipe.Clear("") with { Name = PasteName });
+                return Laid(clear, "paste", course, new(WidthMm ?? PasteWidthMm, PasteHeightMm),
                     new PasteLine(of, [new(cupboard.Catalogue.Find(MaterialKind.Stone, UsualGranules)?.Id ?? stone, 1)],
                         PasteStiffness.Holds));
             default:
                 var metal = Recipe ?? laid.Cups.FirstOrDefault(c => c.Colourant == ColourantClass.MetallicPaste)?.Id;
                 var (with, recipe) = metal is null ? laid.WithNew(Palette.Gilt) : (laid, metal);
-                return With(with, recipe, course);
+                return With(with, recipe, course, WidthMm);
         }
     }
 
     /// <summary>A line of a colour along a course.</summary>
-    internal static Edited With(LaidOut laid, string recipe, Course course) =>
-        Laid(laid, course is AllBordersCourse ? "vein" : "line", course, new(WidthMm, ThicknessMm), new ResinLine(recipe));
+    internal static Edited With(LaidOut laid, string recipe, Course course, double? widthMm = null) =>
+        Laid(laid, course is AllBordersCourse ? "vein" : "line", course, new(widthMm ?? UsualMm, ThicknessMm), new ResinLine(recipe));
 
     private static Edited Laid(LaidOut laid, string stem, Course course, Section section, LineMaterial material)
     {

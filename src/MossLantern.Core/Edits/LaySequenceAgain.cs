@@ -11,7 +11,7 @@ public sealed record LaySequenceAgain(string Layer, string? Zone, int Repeats) :
     /// <inheritdoc/>
     public override string Words(Piece before) => "lay the sequence again";
 
-    private protected override Edited Change(LaidOut laid, StripesLayout layout)
+    private protected override Edited Change(LaidOut laid, StripesLayout layout, Cupboard cupboard)
     {
         var lines = layout.Bands.Where(b => !b.FillsRest).ToList();
         if (Repeats < 1 || lines.Count == 0)

@@ -33,11 +33,11 @@ public abstract record LayoutEdit(string Layer, string? Zone) : Edit
 public abstract record LayoutEdit<T>(string Layer, string? Zone) : LayoutEdit(Layer, Zone)
     where T : Layout
 {
-    private protected sealed override Edited Change(LaidOut laid, Cupboard cupboard) => laid.Layout is T layout ? Change(laid, layout)
+    private protected sealed override Edited Change(LaidOut laid, Cupboard cupboard) => laid.Layout is T layout ? Change(laid, layout, cupboard)
         : Edited.No($"{laid.Place}.layout", "It is laid out differently now.");
 
     /// <summary>What it is laid out as with the change made, or why it cannot be.</summary>
-    private protected abstract Edited Change(LaidOut laid, T layout);
+    private protected abstract Edited Change(LaidOut laid, T layout, Cupboard cupboard);
 }
 
 /// <summary>A change of one band, line or ring.</summary>
@@ -46,14 +46,14 @@ public abstract record LayoutEdit<T>(string Layer, string? Zone) : LayoutEdit(La
 /// <param name="Band">The band.</param>
 public abstract record BandEdit(string Layer, string? Zone, string Band) : LayoutEdit<BandedLayout>(Layer, Zone)
 {
-    private protected sealed override Edited Change(LaidOut laid, BandedLayout layout)
+    private protected sealed override Edited Change(LaidOut laid, BandedLayout layout, Cupboard cupboard)
     {
         var at = layout.Bands.ToList().FindIndex(b => b.Id == Band);
-        return at < 0 ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "That band is no longer there.") : Change(laid, layout, at);
+        return at < 0 ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "That band is no longer there.") : Change(laid, layout, at, cupboard);
     }
 
     /// <summary>What it is laid out as with the band changed, or why it cannot be.</summary>
-    private protected abstract Edited Change(LaidOut laid, BandedLayout layout, int at);
+    private protected abstract Edited Change(LaidOut laid, BandedLayout layout, int at, Cupboard cupboard);
 
     /// <summary>The name of the band's colour.</summary>
     private protected string BandName(Piece piece) =>

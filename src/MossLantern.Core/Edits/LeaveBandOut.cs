@@ -11,7 +11,7 @@ public sealed record LeaveBandOut(string Layer, string? Zone, string Band) : Ban
     /// <inheritdoc/>
     public override string Words(Piece before) => $"take {BandName(before)} out";
 
-    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at) => layout.Bands[at].FillsRest
+    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at, Cupboard cupboard) => layout.Bands[at].FillsRest
         ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "The band that fills the rest has to stay.")
         : laid.With(layout with { Bands = layout.Bands.RemoveAt(at) }).Done();
 }

@@ -11,7 +11,7 @@ public sealed record LeaveFieldColourOut(string Layer, string? Zone, string Reci
     /// <inheritdoc/>
     public override string Words(Piece before) => $"leave {Colour(before, Recipe)} out";
 
-    private protected override Edited Change(LaidOut laid, FieldsLayout layout) =>
+    private protected override Edited Change(LaidOut laid, FieldsLayout layout, Cupboard cupboard) =>
         layout.Colours.Length < 2 || !layout.Colours.Contains(Recipe)
         ? Edited.No($"{laid.Place}.layout.colours", "The fields have no such colour, or it is the only one.")
         : laid.With(layout with

@@ -11,7 +11,7 @@ public sealed record LeaveHeartOut(string Layer, string? Zone, string Heart) : L
     /// <inheritdoc/>
     public override string Words(Piece before) => "take a heart out";
 
-    private protected override Edited Change(LaidOut laid, RingsLayout layout)
+    private protected override Edited Change(LaidOut laid, RingsLayout layout, Cupboard cupboard)
     {
         var left = layout.Hearts.RemoveAll(h => h.Id == Heart);
         return left.Length == layout.Hearts.Length ? Edited.No($"{laid.Place}.layout.hearts[{Heart}]", "That heart is no longer there.")

@@ -11,7 +11,7 @@ public sealed record LeavePoolOut(string Layer, string? Zone, string Pool) : Lay
     /// <inheritdoc/>
     public override string Words(Piece before) => "take a pool's colour out";
 
-    private protected override Edited Change(LaidOut laid, PoolsLayout layout) =>
+    private protected override Edited Change(LaidOut laid, PoolsLayout layout, Cupboard cupboard) =>
         layout.Pools.RemoveAll(p => p.Id == Pool) is var left && left.Length < layout.Pools.Length
         ? laid.With(layout with { Pools = left }).Done()
         : Edited.No($"{laid.Place}.layout.pools[{Pool}]", "That pool is no longer there.");

@@ -11,7 +11,7 @@ public sealed record LeavePourOut(string Layer, string? Zone, string Pour) : Lay
     /// <inheritdoc/>
     public override string Words(Piece before) => "take a pour out";
 
-    private protected override Edited Change(LaidOut laid, PuddleLayout layout)
+    private protected override Edited Change(LaidOut laid, PuddleLayout layout, Cupboard cupboard)
     {
         var left = layout.Pours.RemoveAll(p => p.Id == Pour);
         return left.IsEmpty || left.Length == layout.Pours.Length

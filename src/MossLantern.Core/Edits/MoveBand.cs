@@ -12,7 +12,7 @@ public sealed record MoveBand(string Layer, string? Zone, string Band, int By) :
     /// <inheritdoc/>
     public override string Words(Piece before) => $"move {BandName(before)} {(By < 0 ? "inward" : "outward")}";
 
-    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at)
+    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at, Cupboard cupboard)
     {
         var to = (int)Math.Clamp((long)at + By, 0, layout.Bands.Length - 1);
         return laid.With(layout with { Bands = layout.Bands.RemoveAt(at).Insert(to, layout.Bands[at]) }).Done();

@@ -16,7 +16,7 @@ public sealed record MoveField(string Layer, string? Zone, int Field, double XMm
     /// <inheritdoc/>
     public override string Words(Piece before) => FormattableString.Invariant($"move field {Field}");
 
-    private protected override Edited Change(LaidOut laid, FieldsLayout layout)
+    private protected override Edited Change(LaidOut laid, FieldsLayout layout, Cupboard cupboard)
     {
         if (Field < 1 || Field > layout.Fields)
         {

@@ -16,7 +16,7 @@ public sealed record MoveHeart(string Layer, string? Zone, string Heart, double 
     /// <inheritdoc/>
     public override Edit? Merge(Edit next) => next is MoveHeart other && IsOfTheSame(other) && other.Heart == Heart ? other : null;
 
-    private protected override Edited Change(LaidOut laid, RingsLayout layout)
+    private protected override Edited Change(LaidOut laid, RingsLayout layout, Cupboard cupboard)
     {
         var at = layout.Hearts.ToList().FindIndex(h => h.Id == Heart);
         return at < 0 ? Edited.No($"{laid.Place}.layout.hearts[{Heart}]", "That heart is no longer there.")

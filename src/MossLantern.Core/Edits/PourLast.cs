@@ -11,7 +11,7 @@ public sealed record PourLast(string Layer, string? Zone, string Pour) : LayoutE
     /// <inheritdoc/>
     public override string Words(Piece before) => "pour it last";
 
-    private protected override Edited Change(LaidOut laid, PuddleLayout layout) =>
+    private protected override Edited Change(LaidOut laid, PuddleLayout layout, Cupboard cupboard) =>
         layout.Pours.FirstOrDefault(p => p.Id == Pour) is { } pour
         ? laid.With(layout with { Pours = layout.Pours.Remove(pour).Add(pour) }).Done()
         : Edited.No($"{laid.Place}.layout.pours[{Pour}]", "That pour is no longer there.");

@@ -11,7 +11,7 @@ public sealed record RepeatBand(string Layer, string? Zone, string Band) : BandE
     /// <inheritdoc/>
     public override string Words(Piece before) => $"repeat {BandName(before)}";
 
-    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at)
+    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at, Cupboard cupboard)
     {
         var band = layout.Bands[at];
         var copy = band with

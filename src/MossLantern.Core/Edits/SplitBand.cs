@@ -12,7 +12,7 @@ public sealed record SplitBand(string Layer, string? Zone, string Band) : BandEd
     /// <inheritdoc/>
     public override string Words(Piece before) => $"split {BandName(before)}";
 
-    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at)
+    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at, Cupboard cupboard)
     {
         var band = layout.Bands[at];
         var (with, recipe) = laid.WithNew();

@@ -16,7 +16,7 @@ public sealed record TiltPuddle(string Layer, string? Zone, double Deg, double P
     /// <inheritdoc/>
     public override Edit? Merge(Edit next) => next is TiltPuddle other && IsOfTheSame(other) ? other : null;
 
-    private protected override Edited Change(LaidOut laid, PuddleLayout layout) =>
+    private protected override Edited Change(LaidOut laid, PuddleLayout layout, Cupboard cupboard) =>
         laid.With(layout with
         {
             TiltDeg = Rounded.Whole(Deg),

@@ -13,7 +13,7 @@ public sealed record WidenBand(string Layer, string? Zone, string Band, double B
     /// <inheritdoc/>
     public override string Words(Piece before) => $"{(ByMm < 0 ? "narrow" : "widen")} {BandName(before)}";
 
-    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at)
+    private protected override Edited Change(LaidOut laid, BandedLayout layout, int at, Cupboard cupboard)
     {
         var band = layout.Bands[at];
         if (band.FillsRest || !double.IsFinite(ByMm))

@@ -261,9 +261,12 @@ public static class Preparation
                     "With tape, or a peelable latex mask: that smells strongly, and is not for anyone with a latex allergy.");
                 break;
             case PieceKind.Slice:
-                yield return Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null,
-                    ground.DamOf is { } of and not BarrierClass.Silicone
-                        ? catalogue.Find(MaterialKind.Barrier, of.MaterialId)![MaterialProperties.ReadyHours] : SiliconeHours(catalogue));
+                yield return ground.DamOf is { } of and not BarrierClass.Silicone
+                    ? Step("dam", "Press the dam down all round", "What is not pressed down lets resin creep under it.", null,
+                        (catalogue.OwnReady(of.MaterialId) ?? catalogue.Find(MaterialKind.Barrier, of.MaterialId)!)
+                            [MaterialProperties.ReadyHours])
+                    : Step("dam", "Press the dam down all round", "Grease the finger, never the casting face.", null,
+                        SiliconeHours(catalogue));
                 break;
             case PieceKind.Frame:
                 yield return Step("caulk", "Seal the gaps from behind", "Thin resin finds every gap.", null, SiliconeHours(catalogue));
@@ -282,9 +285,7 @@ public static class Preparation
 
     /// <summary>How long a bead of silicone dries: as the person's own data say, else a sealant's usual time, h.</summary>
     private static double SiliconeHours(Catalogue catalogue) =>
-        catalogue.Materials.LastOrDefault(m => m is { Kind: MaterialKind.Barrier, PutAway: false }
-            && (m.Like == Silicone || m.Id == Silicone)
-            && m.Own.Contains(MaterialProperties.ReadyHours))?[MaterialProperties.ReadyHours] ?? SealantHours;
+        catalogue.OwnReady(Silicone)?[MaterialProperties.ReadyHours] ?? SealantHours;
 
     private const string Silicone = "silicone";
 

@@ -80,6 +80,11 @@ public sealed class Catalogue
     /// <summary>The data of a base.</summary>
     public BaseData Of(BaseMaterial material) => bases[material];
 
+    /// <summary>A barrier, or one of the person's own that is like it, of which they have entered when it is ready; null for none.</summary>
+    /// <param name="barrierId">The typical barrier.</param>
+    public Material? OwnReady(string barrierId) => Materials.LastOrDefault(m => m is { Kind: MaterialKind.Barrier, PutAway: false }
+        && (m.Like == barrierId || m.Id == barrierId) && m.Own.Contains(MaterialProperties.ReadyHours));
+
     /// <summary>The widths of tape at hand, mm: where the person has entered tapes, those, else the usual ones.</summary>
     public ImmutableArray<double> TapeWidthsMm
     {

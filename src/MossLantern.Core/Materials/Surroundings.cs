@@ -1,3 +1,4 @@
+using MossLantern.Core.Units;
 using NodaTime;
 
 namespace MossLantern.Core.Materials;
@@ -32,6 +33,13 @@ public sealed record Habits(double ReservePercent = 10, double CupStepMl = 1, do
     /// <summary>The end of the night that a moment lies in; null by day.</summary>
     public LocalDateTime? NightEnds(LocalDateTime at) =>
         !IsNight(at.TimeOfDay) ? null : at.TimeOfDay < NightTo ? at.Date + NightTo : at.Date.PlusDays(1) + NightTo;
+
+    /// <summary>Where a habit comes from: as usual, or the person's own.</summary>
+    public Origin OriginOf(Func<Habits, double> habit)
+    {
+        ArgumentNullException.ThrowIfNull(habit);
+        return habit(this) == habit(Usual) ? Origin.Default : Origin.Own;
+    }
 
     /// <summary>The usual ones.</summary>
     public static Habits Usual { get; } = new();

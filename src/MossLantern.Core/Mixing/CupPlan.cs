@@ -346,7 +346,8 @@ public static class CupPlanner
         ReckonedInput layerInput = new("regions", layerMl, "ml", Origin.Reckoned), edgeInput = new("edges", edgeMl, "ml", Origin.Reckoned),
             reserveInput = new(
                 "reserve", reserve * 100, "%",
-                choice?.ReservePercent is null && layer.Sitting.ReservePercent is null ? Origin.Default : Origin.Own,
+                choice?.ReservePercent is null && layer.Sitting.ReservePercent is null
+                    ? around.Habits.OriginOf(h => h.ReservePercent) : Origin.Own,
                 choice?.ReservePercent is null ? layer.SittingPlace + ".reservePercent"
                     : $"{layer.SittingPlace}.cupChoices[{cup.Id}].reservePercent"),
             needInput = new("need", need, "ml", Origin.Reckoned);

@@ -71,9 +71,11 @@ internal sealed class RegionBrush(LayerBrush on)
 
         if (on.Full && !on.Wet && !on.Sheet.Through)
         {
+            var classes = on.Layer.Walls.ToDictionary(w => w.Id, w => w.Class);
             foreach (var wall in Pools.Snapped(on.Outline, Wall.Among(on.Layer.Walls)))
             {
-                new BeadBrush(on).Light(Pools.Laid(wall.Spots), wall.WidthMm, WallColour, 1);
+                new BeadBrush(on).Light(Pools.Laid(wall.Spots), wall.WidthMm,
+                    classes[wall.Id] is { } of ? BeadBrush.ColourOf(of) : WallColour, 1);
             }
         }
     }

@@ -115,11 +115,11 @@ public sealed class PiecePlanner(LayerMapper mapper)
             sitting.CupChoices);
         ImmutableArray<PlannedPour> steps = [.. PourPlan.Of(inOrder, cups, copies, sitting.CupChoices, poured?.Amounts)
             .Select(s => s with { Done = poured?.HasPoured(s) == true })];
-        Instant? holds = pour is not null && batches.HoldMinutes is { } minutes
+        Instant? holds = pour is not null && batches.Holds is { Value: var minutes }
             ? pour.Start + Duration.FromMinutes(minutes - (poured is null ? 0 : batches.FirstPourMinutes)) : null;
         var windows = pour is null || inOrder.IsEmpty ? []
             : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), CureWindows.Left(piece.Ground.Base?.Material),
-                (piece.Ground.Tape?.Runs ?? around.Habits.Tape) == TapeRuns.Two ? holds : null);
+                Taping.RunsOf(piece.Ground, around.Habits.Tape) == TapeRuns.Two ? holds : null);
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
             [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,
@@ -157,7 +157,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             var now = Math.Min(left, ground.AtOnce);
             yield return new(now, Reckoned.Of(now * each * (1 + reserve / 100), "ml", Formulas.CastingNeed,
                 new("copies", now, "", Origin.Reckoned), new("a copy takes", each, "ml", Origin.Reckoned),
-                new("reserve", reserve, "%", lead.Sitting.ReservePercent is null ? Origin.Default : Origin.Own,
+                new("reserve", reserve, "%", lead.Sitting.ReservePercent is null ? around.Habits.OriginOf(h => h.ReservePercent) : Origin.Own,
                     lead.SittingPlace + ".reservePercent")));
         }
     }
@@ -178,6 +178,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
         var poured = filling.Any(s => s.HasBegun(layer.Id));
         var middles = map.MiddlesIn(outline);
         var names = RegionNames.Of(piece, layer, map);
+        var lines = LinePlan.Of(piece, layer, map, names, around);
         return new(
             layer.Id,
             placed is null ? new(0, 0, outline.BoxWidthMm, outline.BoxHeightMm)
@@ -205,7 +206,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         {
             RegionMl = volumes,
             Holds = PoolHold.Of(piece, layer, map, volumes, around.Catalogue),
-            Lines = LinePlan.Of(piece, layer, map, names, around),
+            Lines = lines,
+            Walls = WallsTogether.Of(layer, lines),
         };
     }
 

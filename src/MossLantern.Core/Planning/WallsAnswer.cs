@@ -39,8 +39,6 @@ public enum WallsState
 public sealed record WallsAnswer(
     WallsState State, string Says, ImmutableArray<Reckoned> Numbers, RegionId? RegionId, Instant? PourFrom, ImmutableArray<string> ToLay)
 {
-    private const double Hair = 1e-6;
-
     /// <summary>Of a layer.</summary>
     /// <param name="piece">A valid piece.</param>
     /// <param name="plan">What was worked out for it.</param>
@@ -61,17 +59,16 @@ public sealed record WallsAnswer(
             return Say(WallsState.RunsOver, $"{edge.What} runs over: {{0}} deep where it holds {{1}}", null, edge.Filled, edge.Holds);
         }
 
-        if (layer.Holds.Where(h => h.Gets.Value > h.Room.Value + Hair).MaxBy(h => h.Gets.Value - h.Over.Value) is { } hold)
+        if (layer.Holds.Where(h => h.State != PoolState.Holds).MaxBy(h => h.Gets.Value - h.Over.Value) is { } hold)
         {
             var (name, into) = (Capital(layer.NameOf(hold.RegionId)), hold.Into is { } i ? $" into {layer.NameOf(i)}" : "");
-            return hold.Gets.Value > hold.Over.Value + Hair ? Say(WallsState.RunsOver, $"{name} runs over{into}: {{0}}", hold.RegionId,
-                    Reckoned.Of(hold.Gets.Value - hold.Over.Value, "ml", Formulas.RunsOver,
-                        new("gets", hold.Gets.Value, "ml", Origin.Reckoned),
-                        new("until it runs over", hold.Over.Value, "ml", Origin.Reckoned)))
-                : hold.Gets.Value > hold.Brim.Value + Hair
-                    ? Say(WallsState.Full, $"{name} stands above its walls: it gets {{0}}, they hold {{1}}", hold.RegionId,
-                        hold.Gets, hold.Brim)
-                    : Say(WallsState.Full, $"{name} is filled nearly to the brim: {{0}} of {{1}}", hold.RegionId, hold.Gets, hold.Brim);
+            return hold.State switch
+            {
+                PoolState.RunsOver => Say(WallsState.RunsOver, $"{name} runs over{into}: {{0}}", hold.RegionId, hold.Spills!),
+                PoolState.AboveBrim => Say(WallsState.Full, $"{name} stands above its walls: it gets {{0}}, they hold {{1}}",
+                    hold.RegionId, hold.Gets, hold.Brim),
+                _ => Say(WallsState.Full, $"{name} is filled nearly to the brim: {{0}} of {{1}}", hold.RegionId, hold.Gets, hold.Brim),
+            };
         }
 
         var walls = piece.Filled.Single(l => l.Id == layerId).Filling.Lines.Where(l => l.IsBarrier).ToList();
@@ -80,8 +77,8 @@ public sealed record WallsAnswer(
             : walls.Count > 0 ? Say(WallsState.Holds, walls.Count == 1 ? "The wall holds" : "All hold")
             : plan.Ground.Edges.FirstOrDefault(e => e.LayerId == layerId) is { } filled
                 ? Say(WallsState.Holds, $"{filled.What} holds it: {{0}} deep of {{1}}", null, filled.Filled, filled.Holds)
-            : HoldMinutes(layer) is { } minutes
-                ? Say(WallsState.NoWalls, "No walls inside: veins keep their edge {0} after the first pour", null, minutes)
+            : layer.Sittings.LastOrDefault()?.Batches.Holds is { } minutes
+                ? Say(WallsState.NoWalls, "No walls inside: veins keep their edge {0} after mixing starts", null, minutes)
                 : Say(WallsState.NoWalls, "No walls inside");
     }
 
@@ -93,9 +90,6 @@ public sealed record WallsAnswer(
     }
 
     private static string Capital(string name) => name.Length == 0 ? name : char.ToUpperInvariant(name[0]) + name[1..];
-
-    private static Reckoned? HoldMinutes(LayerPlan layer) => layer.Sittings.LastOrDefault() is { Batches.HoldMinutes: { } minutes }
-        ? Reckoned.Of(minutes, "min", Formulas.Stated, new ReckonedInput("its film holds", minutes, "min", Origin.Reckoned)) : null;
 
     /// <summary>When all is dry that the next sitting of the layer meets, and which lines are still to be laid for it.</summary>
     private static (Instant? From, ImmutableArray<string> ToLay) Ready(

@@ -81,6 +81,9 @@ public sealed record LayerPlan(
     /// <summary>Its lines, and with the lowest layer those that go through all.</summary>
     public ImmutableArray<LinePlan> Lines { get; init; } = [];
 
+    /// <summary>Its walls together, of each of its layouts that has some.</summary>
+    public ImmutableArray<WallsTogether> Walls { get; init; } = [];
+
     /// <summary>Its resin as what stands under it carries it.</summary>
     internal LayerLoad LoadOn(Ground ground) => new(Poured, ResinG, LayerMl / ground.AtOnce, StonesG / ground.AtOnce);
 }

@@ -50,8 +50,8 @@ public sealed record SheetBatch(
 /// <param name="WidthMm">How wide tape is, mm; null for all else.</param>
 /// <param name="Ml">What it takes, ml; null where that is not known.</param>
 /// <param name="G">Its mass, g; null for what is not weighed.</param>
-/// <param name="Tubes">Tubes to have at hand; null for what comes from none.</param>
-public sealed record SheetLaid(string What, string Name, double? LengthMm, double? WidthMm, double? Ml, double? G, int? Tubes);
+/// <param name="Tubes">Tubes that it takes; null for what comes from none.</param>
+public sealed record SheetLaid(string What, string Name, double? LengthMm, double? WidthMm, double? Ml, double? G, double? Tubes);
 
 /// <summary>Everything that is mixed in a sitting, in working order: a page for the wall.</summary>
 /// <param name="Piece">The piece's name.</param>
@@ -132,7 +132,7 @@ public sealed record MixingSheet(string Piece, string Sitting, string Resin, boo
             {
                 yield return new(
                     of.IsBarrier ? of.Course is RoundCourse ? "dam" : "wall" : "raised line", line.Name, line.Length.Value, null,
-                    line.Ml?.Value, line.Grams?.Value, line.Tubes is { } tubes ? (int)Math.Ceiling(tubes.Value - 1e-9) : null);
+                    line.Ml?.Value, line.Grams?.Value, line.Tubes?.Value);
             }
             else if (of.Material is PasteLine && plan.Pours.Any(p => p.LayerId == of.LayerId && p.RegionId == of.Region))
             {

@@ -41,10 +41,9 @@ public static class LayoutFacts
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(layer);
         ArgumentNullException.ThrowIfNull(map);
-        var parts = map is ZonedMap zoned ? zoned.Parts : [new(null, piece.Ground.OutlineWithin(layer.Within), map)];
         return
         [
-            .. parts.Where(p => p.Map is not null).SelectMany(p => (p.Of(layer).Layout switch
+            .. ZonePart.All(piece, layer, map).SelectMany(p => (p.Of(layer).Layout switch
             {
                 StripesLayout lines => Stripes(piece, p.Of(layer), lines, p.ZoneId is null
                     ? mapper.RimRoomMm(piece, layer) : ((BandMap)LinedMap.Below(p.Map!)).FarFromRimMm(), p.ZoneId, ml),

@@ -48,11 +48,9 @@ public sealed record LinePlan(
             return [];
         }
 
-        ImmutableArray<ZonePart> parts = map is ZonedMap zoned ? zoned.Parts
-            : [new(null, piece.Ground.OutlineWithin(layer.Within), map)];
         return
         [
-            .. parts.Where(p => p.Map is not null).SelectMany(p => In(piece, p.Of(layer), p, names, around)),
+            .. ZonePart.All(piece, layer, map).SelectMany(p => In(piece, p.Of(layer), p, names, around)),
             .. layer.Id == piece.Layers[0].Id ? Dams(piece, around) : [],
         ];
     }
@@ -131,10 +129,8 @@ public sealed record LinePlan(
             line.Id, name,
             Reckoned.Of(mm, "mm", Formulas.LineLength, new ReckonedInput("its course", mm, "mm", Origin.Reckoned)),
             takes,
-            of == BarrierClass.Putty && ml is { } putty ? Reckoned.Of(putty * BarrierBead.PuttyGPerMl, "g", Formulas.LineGrams,
-                new("volume", putty, "ml", Origin.Reckoned), new("density", BarrierBead.PuttyGPerMl, "g/ml", Origin.Default)) : null,
-            of is { } wet && BarrierBead.IsWaterBased(wet) && ml is { } tube
-                ? BarrierBead.Tubes(tube) : null,
+            of is { } mixed && ml is { } mass ? BarrierBead.Grams(mixed, mass) : null,
+            of is { } wet && ml is { } tube ? BarrierBead.Tubes(wet, tube) : null,
             Reckoned.Of(mm / BarrierBead.HandMmPerS / 60, "min", Formulas.LineDraw, length,
                 new("hand", BarrierBead.HandMmPerS, "mm/s", Origin.Default)),
             line.IsBarrier && of is { } holds && height is { } crest
@@ -142,9 +138,8 @@ public sealed record LinePlan(
                     new("what is left when it is dry", BarrierBead.IsWaterBased(holds) ? BarrierBead.DryShare : 1, "", Origin.Default))
                 : null,
             dry,
-            of == BarrierClass.Silicone && height is { } thick
-                ? Reckoned.Of(BarrierBead.PeelsHours(width, thick), "h", Formulas.LinePeels, Own("height", thick, "heightMm"),
-                    Own("width", width, "widthMm"), new("a day dries", BarrierBead.SiliconeMmADay, "mm", Origin.Default)) : null,
+            of is { } peels && height is { } thick
+                ? BarrierBead.Peels(peels, Own("width", width, "widthMm"), Own("height", thick, "heightMm")) : null,
             line.Laid?.At is { } at && dry is not null
                 ? (around.Zone.AtLeniently(at) + Duration.FromHours(dry.Value)).LocalDateTime : null,
             before,
@@ -154,9 +149,7 @@ public sealed record LinePlan(
     /// <summary>How long it dries: as the person's own data of the material say, else as is typical.</summary>
     private static Reckoned DryOf(BarrierClass of, double heightMm, Line line, Catalogue catalogue)
     {
-        var id = of.MaterialId;
-        var own = catalogue.Materials.LastOrDefault(m => m is { Kind: MaterialKind.Barrier, PutAway: false } && (m.Like == id || m.Id == id)
-            && m.Own.Contains(MaterialProperties.ReadyHours));
+        var own = catalogue.OwnReady(of.MaterialId);
         var hours = own?[MaterialProperties.ReadyHours];
         ReckonedInput height = new("height", heightMm, "mm", Origin.Own, $"{line.Place}.section.heightMm");
         if (of == BarrierClass.Outliner)

@@ -1,5 +1,4 @@
 using System.Collections.Immutable;
-using System.Text.Json.Serialization;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
@@ -13,6 +12,22 @@ using NetTopologySuite.Geometries;
 
 namespace MossLantern.Core.Pouring;
 
+/// <summary>How full a pool is.</summary>
+public enum PoolState
+{
+    /// <summary>There is room to spare.</summary>
+    Holds,
+
+    /// <summary>It is filled nearly to the brim.</summary>
+    NearlyFull,
+
+    /// <summary>It stands above its walls, and only the bulge holds it.</summary>
+    AboveBrim,
+
+    /// <summary>It runs over.</summary>
+    RunsOver,
+}
+
 /// <summary>What a pool holds behind its walls, and what it gets over all layers.</summary>
 /// <param name="RegionId">The pool.</param>
 /// <param name="CrestMm">To what height its lowest wall holds, mm.</param>
@@ -21,17 +36,19 @@ namespace MossLantern.Core.Pouring;
 /// <param name="Over">What it takes until it runs over a dry edge, ml.</param>
 /// <param name="Gets">What is poured into it with the stones in that, ml.</param>
 /// <param name="Level">How deep that stands in it, mm.</param>
+/// <param name="State">How full that makes it.</param>
+/// <param name="More">What it still takes to the brim, ml; less than nothing above it.</param>
+/// <param name="Spills">What of it runs over, ml; null where nothing does.</param>
 /// <param name="Into">The pool on the other side of its lowest wall that it runs into first; null where there is none.</param>
 /// <param name="Walls">The walls that stand round it.</param>
-/// <param name="Side">The side of it that lies low: what that holds counts; null where it is level, or nobody measured.</param>
+/// <param name="LowMm">How much deeper resin stands on its low side, mm: what that holds counts.</param>
+/// <param name="Side">The side of it that lies low; null where it is level, or nobody measured.</param>
 /// <remarks>Source: docs/craft/walls.md, What a pool holds.</remarks>
 public sealed record PoolHold(
-    RegionId RegionId, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, Reckoned Level, RegionId? Into,
-    ImmutableArray<string> Walls, string? Side = null)
+    RegionId RegionId, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, Reckoned Level,
+    PoolState State, Reckoned More, Reckoned? Spills, RegionId? Into, ImmutableArray<string> Walls, double LowMm, string? Side)
 {
-    /// <summary>How much less its crest counts where its low side does, mm.</summary>
-    [JsonIgnore]
-    public double LowMm => CrestMm - Brim.Inputs[1].Value;
+    private const double Hair = 1e-6;
 
     /// <summary>So much lower than the lowest crest there is room to spare, mm.</summary>
     public const double SpareMm = 0.5;
@@ -57,11 +74,9 @@ public sealed record PoolHold(
         // What floods goes over the walls on purpose.
         var later = layer.Within is not null ? [] : piece.Filled.SkipWhile(l => l.Id != layer.Id).Skip(1)
             .Where(l => l.Within is null && l.Layout is not FloodLayout).ToList();
-        ImmutableArray<ZonePart> parts = map is ZonedMap zoned ? zoned.Parts
-            : [new(null, piece.Ground.OutlineWithin(layer.Within), map)];
         return
         [
-            .. parts.Where(p => p.Map is not null && p.Of(layer).Layout is PoolsLayout)
+            .. ZonePart.All(piece, layer, map).Where(p => p.Of(layer).Layout is PoolsLayout)
                 .SelectMany(p => In(piece, p.Of(layer), p, later, ml, catalogue)),
         ];
     }
@@ -95,17 +110,23 @@ public sealed record PoolHold(
             ];
             Reckoned Up(double byMm, string formula, params ReadOnlySpan<ReckonedInput> more) =>
                 new(Math.Max(0, Volume.Ml(pool.Area.Area, level + byMm)), "ml", formula, [area, .. holds, .. more]);
-            var gets = Gets(pool);
-            yield return new(
-                pool.Id.In(part.ZoneId), crest,
+            var (room, brim, over) = (
                 Up(-SpareMm, Formulas.PoolRoom, new ReckonedInput("to spare", SpareMm, "mm", Origin.Default)),
                 Up(0, Formulas.PoolBrim),
-                Up(BulgeMm, Formulas.PoolOver, new ReckonedInput("bulge at a dry edge", BulgeMm, "mm", Origin.Default)),
-                new(gets.Sum(g => g.Ml), "ml", Formulas.PoolGets,
-                    [.. gets.Select(g => new ReckonedInput(g.Of, g.Ml, "ml", Origin.Reckoned))]),
-                Reckoned.Of(LevelMm(pool), "mm", Formulas.PoolLevel, new("gets", gets.Sum(g => g.Ml), "ml", Origin.Reckoned), area),
+                Up(BulgeMm, Formulas.PoolOver, new ReckonedInput("bulge at a dry edge", BulgeMm, "mm", Origin.Default)));
+            Reckoned gets = new(Gets(pool).Sum(g => g.Ml), "ml", Formulas.PoolGets,
+                [.. Gets(pool).Select(g => new ReckonedInput(g.Of, g.Ml, "ml", Origin.Reckoned))]);
+            ReckonedInput all = new("gets", gets.Value, "ml", Origin.Reckoned);
+            var state = gets.Value > over.Value + Hair ? PoolState.RunsOver : gets.Value > brim.Value + Hair ? PoolState.AboveBrim
+                : gets.Value > room.Value + Hair ? PoolState.NearlyFull : PoolState.Holds;
+            yield return new(
+                pool.Id.In(part.ZoneId), crest, room, brim, over, gets,
+                Reckoned.Of(LevelMm(pool), "mm", Formulas.PoolLevel, all, area), state,
+                Reckoned.Of(brim.Value - gets.Value, "ml", Formulas.PoolMore, new("to the brim", brim.Value, "ml", Origin.Reckoned), all),
+                state != PoolState.RunsOver ? null : Reckoned.Of(gets.Value - over.Value, "ml", Formulas.RunsOver,
+                    all, new("until it runs over", over.Value, "ml", Origin.Reckoned)),
                 pools.Where(p => p.Id != pool.Id && beside[p.Id].Contains(lowest)).OrderBy(LevelMm).FirstOrDefault()?.Id.In(part.ZoneId),
-                [.. own.Select(w => w.Id)], low?.Name);
+                [.. own.Select(w => w.Id)], low?.DeeperMm ?? 0, low?.Name);
         }
 
         List<(string Of, double Ml)> Gets(Patch pool)

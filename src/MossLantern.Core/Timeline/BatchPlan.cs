@@ -82,7 +82,7 @@ public sealed record BatchesPlan(
 
     /// <summary>When what is poured first holds, min from when the first batch is begun; null where it never does, or nothing is
     /// poured.</summary>
-    internal double? HoldMinutes { get; init; }
+    internal Reckoned? Holds { get; init; }
 
     /// <summary>When the film of what is poured last gels, min from when the first batch is begun; null where it never does.</summary>
     internal double? GelMinutes { get; init; }

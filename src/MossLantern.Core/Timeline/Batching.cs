@@ -195,7 +195,7 @@ internal sealed class Batching
             [.. Enumerable.Range(0, hands.Pours.Length).Select(p => Done(walk, p))])
         {
             FirstPourMinutes = walk.FirstPourMinutes ?? 0,
-            HoldMinutes = holds?.Value,
+            Holds = holds,
             GelMinutes = runs.Count > 0 && !walk.Last.IsDefaultOrEmpty ? Gels(walk) : null,
             CopiesApartMinutes = hands.ApartMinutes,
         };

@@ -361,6 +361,15 @@ public static class Formulas
     /// <summary>How deep a pool stands.</summary>
     public const string PoolLevel = "pool-level";
 
+    /// <summary>What a pool still takes.</summary>
+    public const string PoolMore = "pool-more";
+
+    /// <summary>Walls together.</summary>
+    public const string WallsTogether = "walls-together";
+
+    /// <summary>The wall that is ready last.</summary>
+    public const string WallsReady = "walls-ready";
+
     /// <summary>What of a pool runs over.</summary>
     public const string RunsOver = "runs-over";
 
@@ -697,6 +706,9 @@ public static class Formulas
                 + "mm wider; each perimeter + 25 mm a corner + 20 mm",
             "walls.md#edge-tape"),
         new(PoolLevel, "Stands", "gets ÷ area × 10", "walls.md#what-a-pool-holds"),
+        new(PoolMore, "Still takes", "to the brim − gets", "walls.md#what-a-pool-holds"),
+        new(WallsTogether, "All walls", "the sum of its walls", "walls.md#lines"),
+        new(WallsReady, "Ready", "the largest of its walls", "walls.md#when-resin-may-meet-it"),
         new(RunsOver, "Runs over", "gets − until it runs over", "walls.md#what-a-pool-holds"),
         new(TapeLength, "Length of the tape", "(perimeter + corners × a corner + tab) × boards", "walls.md#edge-tape"),
         new(TapeTaken, "Tape in all", "a time × times ÷ 1000", "walls.md#edge-tape"),

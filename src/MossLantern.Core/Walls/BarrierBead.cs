@@ -35,10 +35,28 @@ public static class BarrierBead
     /// <summary>Whether it is laid of something with water in it, which dries away.</summary>
     public static bool IsWaterBased(BarrierClass of) => of is BarrierClass.Outliner or BarrierClass.Liner;
 
-    /// <summary>Tubes for a volume, with what stays in them.</summary>
-    public static Reckoned Tubes(double ml) => Reckoned.Of(ml * (1 + StaysShare) / TubeMl, "", Formulas.LineTubes,
+    /// <summary>Tubes for a volume, with what stays in them; null for what comes from none.</summary>
+    public static Reckoned? Tubes(BarrierClass of, double ml) => !IsWaterBased(of) ? null
+        : Reckoned.Of(ml * (1 + StaysShare) / TubeMl, "tubes", Formulas.LineTubes,
         new("volume", ml, "ml", Origin.Reckoned), new("stays in the tube", StaysShare, "", Origin.Default),
         new("a tube", TubeMl, "ml", Origin.Default));
+
+    /// <summary>Mass of what is mixed by weight, of a volume; null for what is not.</summary>
+    public static Reckoned? Grams(BarrierClass of, double ml) => of != BarrierClass.Putty ? null
+        : Reckoned.Of(ml * PuttyGPerMl, "g", Formulas.LineGrams,
+            new("volume", ml, "ml", Origin.Reckoned), new("density", PuttyGPerMl, "g/ml", Origin.Default));
+
+    /// <summary>When silicone has dried through and peels; null for all else.</summary>
+    /// <param name="of">Of what it is.</param>
+    /// <param name="width">Its width, mm.</param>
+    /// <param name="height">Its height, mm.</param>
+    public static Reckoned? Peels(BarrierClass of, ReckonedInput width, ReckonedInput height)
+    {
+        ArgumentNullException.ThrowIfNull(width);
+        ArgumentNullException.ThrowIfNull(height);
+        return of != BarrierClass.Silicone ? null : Reckoned.Of(PeelsHours(width.Value, height.Value), "h", Formulas.LinePeels,
+            height, width, new("a day dries", SiliconeMmADay, "mm", Origin.Default));
+    }
 
     /// <summary>How wide a bead of a height is laid, mm.</summary>
     public static double WidthMm(BarrierClass of, double heightMm) => Math.Max(LeastWidthMm(of), WidthShare(of) * heightMm);

@@ -44,10 +44,7 @@ public sealed record DamPlan(
                 new("share", BarrierBead.WidthShare(of), "", Origin.Default),
                 new("at least", BarrierBead.LeastWidthMm(of), "mm", Origin.Default)),
             Reckoned.Of(ml, "ml", Formulas.LineMl, length, new("section", section, "mm²", Origin.Reckoned)),
-            of == BarrierClass.Putty ? Reckoned.Of(ml * BarrierBead.PuttyGPerMl, "g", Formulas.LineGrams,
-                new("volume", ml, "ml", Origin.Reckoned), new("density", BarrierBead.PuttyGPerMl, "g/ml", Origin.Default)) : null,
-            BarrierBead.IsWaterBased(of) ? BarrierBead.Tubes(ml) : null,
-            of == BarrierClass.Silicone ? Reckoned.Of(BarrierBead.PeelsHours(wide, high), "h", Formulas.LinePeels, height,
-                new("width", wide, "mm", Origin.Reckoned), new("a day dries", BarrierBead.SiliconeMmADay, "mm", Origin.Default)) : null);
+            BarrierBead.Grams(of, ml), BarrierBead.Tubes(of, ml),
+            BarrierBead.Peels(of, new("width", wide, "mm", Origin.Reckoned), height));
     }
 }

@@ -64,7 +64,7 @@ public sealed record Taping(
             return null;
         }
 
-        var runs = ground.Tape?.Runs ?? (ground.Edge == EdgeStyle.DrippedOver ? TapeRuns.Back : usual);
+        var runs = RunsOf(ground, usual);
         var (corners, start) = CornersOf(ground.Outline);
         var depth = piece.Layers.Where(l => l.Within is null).Sum(l => l.DepthMm);
         var dam = ground.Tape?.DamMm is { } own
@@ -94,6 +94,10 @@ public sealed record Taping(
         };
         return new(runs, ground.Tape is not null, each, corners, dam, ground.SideHeightMm, Math.Max(1, times), start);
     }
+
+    /// <summary>In which runs an edge is taped: as the piece says, at the back alone where it runs over, else as usual.</summary>
+    internal static TapeRuns RunsOf(Ground ground, TapeRuns usual) =>
+        ground.Tape?.Runs ?? (ground.Edge == EdgeStyle.DrippedOver ? TapeRuns.Back : usual);
 
     /// <summary>How many corners an outline has, and the middle of its longest straight edge.</summary>
     internal static (int Corners, Spot Start) CornersOf(Outline outline)

@@ -2810,6 +2810,11 @@ export interface components {
             /** @enum {string} */
             do: "draw-wall";
             spots: components["schemas"]["Spot"][];
+            /**
+             * Format: double
+             * @description How wide it is laid, mm; null for as the one before, or as usual.
+             */
+            widthMm?: null | number;
             /** @description The layer. */
             layer: string;
             /** @description The zone of it; null for the layer as a whole. */
@@ -2918,8 +2923,13 @@ export interface components {
             course?: null | components["schemas"]["Course"];
             /** @description Of what. */
             of?: components["schemas"]["LineOf"];
-            /** @description The colour; null for a metallic one, and for paste for clear resin in a cup of its own. */
+            /** @description The colour; null for a metallic one, and for paste for clear resin in a cup of the pastes' own. */
             recipe?: null | string;
+            /**
+             * Format: double
+             * @description How wide it is laid, mm; null for as usual.
+             */
+            widthMm?: null | number;
             /** @description The layer. */
             layer: string;
             /** @description The zone of it; null for the layer as a whole. */
@@ -4516,6 +4526,7 @@ export interface components {
             facts: components["schemas"]["LayoutFact"][];
             holds: components["schemas"]["PoolHold"][];
             lines: components["schemas"]["LinePlan"][];
+            wallsTogether: components["schemas"]["WallsTogether"][];
             walls: components["schemas"]["WallsView"];
             balance: components["schemas"]["ColourBalance"][];
         };
@@ -5945,12 +5956,27 @@ export interface components {
             gets: components["schemas"]["Reckoned"];
             /** @description How deep that stands in it, mm. */
             level: components["schemas"]["Reckoned"];
+            /** @description How full that makes it. */
+            state: components["schemas"]["PoolState"];
+            /** @description What it still takes to the brim, ml; less than nothing above it. */
+            more: components["schemas"]["Reckoned"];
+            spills: null | components["schemas"]["Reckoned"];
             into: null | components["schemas"]["RegionId"];
             /** @description The walls that stand round it. */
             walls: string[];
-            /** @description The side of it that lies low: what that holds counts; null where it is level, or nobody measured. */
-            side?: null | string;
+            /**
+             * Format: double
+             * @description How much deeper resin stands on its low side, mm: what that holds counts.
+             */
+            lowMm: number;
+            /** @description The side of it that lies low; null where it is level, or nobody measured. */
+            side: null | string;
         };
+        /**
+         * @description How full a pool is.
+         * @enum {unknown}
+         */
+        PoolState: "holds" | "nearly-full" | "above-brim" | "runs-over";
         /** @description Whether what is left in a pot is enough for a ground. */
         PotLeft: {
             /** @description The pot's name. */
@@ -7058,6 +7084,17 @@ export interface components {
          * @enum {unknown}
          */
         WallsState: "holds" | "full" | "runs-over" | "unknown" | "no-walls";
+        /** @description All walls of a layout together. */
+        WallsTogether: {
+            /** @description The zone of the layer that they stand in; null for the layer itself. */
+            zoneId: null | string;
+            /** @description How long they are. */
+            length: components["schemas"]["Reckoned"];
+            ml: null | components["schemas"]["Reckoned"];
+            grams: null | components["schemas"]["Reckoned"];
+            tubes: null | components["schemas"]["Reckoned"];
+            dry: null | components["schemas"]["Reckoned"];
+        };
         WallsView: {
             state: components["schemas"]["WallsState"];
             says: string;

@@ -28,6 +28,7 @@ const shelves: readonly (readonly [label: string, kinds: readonly MaterialKind[]
     ['barrier', 'pen', 'leaf'],
     'What holds resin back, and what is drawn and laid on it.',
   ],
+  ['Tape', ['tape'], 'The widths at hand; what is left is yours to say.'],
   ['Bases', ['base'], 'What pieces are made on.'],
 ];
 

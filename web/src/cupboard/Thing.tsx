@@ -39,6 +39,8 @@ function lookOf({
       return [46, 50, stones(looks?.dry ?? plain, id.length, left)];
     case 'barrier':
       return id === 'tape' ? [40, 40, roll] : id === 'putty' ? [46, 34, tub('#d9d2c2', 100)] : [24, 60, tube];
+    case 'tape':
+      return [40, 40, roll];
     case 'pen':
       return [16, 64, pen];
     case 'leaf':

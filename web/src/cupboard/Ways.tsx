@@ -5,6 +5,7 @@ import { keepWays } from '../api/changes';
 import { waysQuery } from '../api/queries';
 import { Choice } from '../parts/Choice';
 import { NumberField } from '../parts/NumberField';
+import { barriers, tapeRuns } from '../stations/walls/barriers';
 import './Ways.scss';
 
 type Habits = Schemas['Habits'];
@@ -14,21 +15,7 @@ const measures = [
   ['weight', 'by weight, on a scale'],
 ] as const;
 
-const tapes = [
-  ['one', 'one run, side and dam in one'],
-  ['two', 'two runs, side and dam'],
-  ['back', 'one run, over the back'],
-  ['none', 'no tape'],
-] as const;
-
-const walls = [
-  ['', 'said of each'],
-  ['outliner', 'raised outliner'],
-  ['liner', 'clear liner'],
-  ['putty', 'two-part putty'],
-  ['silicone', 'silicone'],
-  ['hot-glue', 'hot glue'],
-] as const;
+const walls = [['', 'said of each'], ...barriers] as const;
 
 const hours = Array.from({ length: 24 }, (_, h) => `${String(h).padStart(2, '0')}:00`);
 
@@ -100,7 +87,7 @@ export function Ways() {
           label="I tape an edge with"
           quiet
           value={ways.tape ?? 'one'}
-          choices={tapes}
+          choices={tapeRuns}
           onChange={(to) => set({ tape: to })}
         />
         {'; my walls are of '}

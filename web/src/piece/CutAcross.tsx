@@ -1,8 +1,7 @@
 import { useMemo, useRef } from 'react';
 import type { LayerView, Painting } from '../api/client';
-import type { FilledLayer, Wall } from '../editor/filled';
+import type { FilledLayer, Line } from '../editor/filled';
 import { nearest } from '../editor/lines';
-import { wallsOf } from '../editor/filled';
 import { colourIn } from '../editor/filled';
 import { regionAt } from '../painting/regions';
 import { useUnits } from '../units/units';
@@ -55,12 +54,16 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const room = useSize(box);
   const cut = useMemo(() => stretches(painting, layer.id, atMm), [painting, layer.id, atMm]);
-  const walls = wallsOf(layer);
+  // Those of its parts too, as they are laid out now.
+  const told = new Set(plan.lines.map((l) => l.lineId));
+  const walls = layer.allLines.filter((l) => l.material.kind === 'barrier' && told.has(l.id));
   // What has water in it stands as high as it is when it is dry.
-  const heightOf = (wall: Wall | undefined) =>
+  const heightOf = (wall: Line | undefined) =>
     plan.lines.find((l) => l.lineId === wall?.id)?.holds?.value ?? wall?.section.heightMm ?? null;
   const holds = new Map(plan.holds.map((h) => [h.regionId as string, h]));
-  const levelOf = (region: string) => holds.get(region)?.level.value ?? layer.depthMm;
+  /** How deep the layer itself is in a region: nothing where nothing is poured. */
+  const ownOf = (of: LayerView['regions'][number] | undefined) =>
+    !of || of.bare || of.cupId === null || of.kind === 'kept-bare' ? 0 : (of.ownDepthMm ?? layer.depthMm);
   const crest = Math.max(0, ...walls.map((w) => heightOf(w) ?? 0));
   const tallest = Math.max(layer.depthMm, crest, ...plan.holds.map((h) => h.level.value), 1);
   const beneath = under.reduce((s, l) => s + l.depthMm, 0);
@@ -73,7 +76,7 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
     ...new Set([
       ...(crest > 0 ? [crest] : []),
       layer.depthMm,
-      ...plan.holds.filter((h) => h.gets.value > h.over.value).map((h) => h.level.value),
+      ...plan.holds.filter((h) => h.state === 'runs-over').map((h) => h.level.value),
     ]),
   ].sort((a, b) => b - a);
   const says = (mm: number) => (mm === layer.depthMm ? 'this layer' : mm === crest ? 'crest' : 'runs over');
@@ -129,8 +132,9 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
             }
             const of = plan.regions.find((r) => r.id === region);
             const colour = colourIn(plan, of?.cupId) ?? '#dfe9e6';
-            const level = levelOf(region);
             const hold = holds.get(region);
+            const own = ownOf(of);
+            const level = Math.max(own, own > 0 ? (hold?.level.value ?? 0) : 0);
             return (
               <g key={from}>
                 <rect
@@ -143,12 +147,12 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
                 />
                 <rect
                   x={x(from)}
-                  y={y(Math.min(level, layer.depthMm))}
+                  y={y(own)}
                   width={Math.max(0.5, x(to) - x(from))}
-                  height={Math.max(0, ground - y(Math.min(level, layer.depthMm)))}
+                  height={Math.max(0, ground - y(own))}
                   fill={colour}
                 />
-                {hold && hold.gets.value > hold.over.value && (
+                {hold?.state === 'runs-over' && (
                   <path className="cut-over" d={`M${x(from)} ${y(level)}H${x(to)}`} />
                 )}
               </g>

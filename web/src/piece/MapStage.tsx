@@ -101,7 +101,8 @@ export function MapStage(props: Props) {
 
   // The cut of the walls runs where it was dragged to; at first where the layer is cut.
   const [cutAt, setCutAt] = useState<number | null>(null);
-  const cutAtMm = Math.min(Math.max(cutAt ?? plan.box.yMm + plan.cutAtMm, 1), shape.heightMm - 1);
+  const cutWas = useRef<number | null>(null);
+  const cutAtMm = Math.min(Math.max(cutAt ?? plan.cutAtMm, 1), shape.heightMm - 1);
 
   const regionUnder = (at: Spot) => {
     const context = stage.current?.querySelector<HTMLCanvasElement>('canvas.picture')?.getContext('2d');
@@ -223,9 +224,12 @@ export function MapStage(props: Props) {
                     takes: 'lines.course.yMm',
                   }}
                   hold={{
+                    take: () => {
+                      cutWas.current = cutAt;
+                    },
                     move: (_, __, at) => setCutAt(inMm(at).y),
                     drop: (_, __, at) => setCutAt(inMm(at).y),
-                    leave: () => setCutAt(null),
+                    leave: () => setCutAt(cutWas.current),
                   }}
                   onStep={(by) => setCutAt(cutAtMm + by)}
                   onStepDown={(by) => setCutAt(cutAtMm + by)}

@@ -12,13 +12,12 @@ export function WallMarks({ layer, frame }: { layer: LayerView; frame: Frame }) 
       {layer.holds.map((hold) => {
         const at = middleOf(layer, hold.regionId, frame);
         if (!at) return null;
-        const more = hold.brim.value - hold.gets.value;
-        const over = hold.gets.value - hold.over.value;
-        const state = over > 0 ? 'over' : hold.gets.value > hold.room.value ? 'full' : 'holds';
+        const more = hold.more.value;
+        const over = hold.spills?.value;
         return (
-          <g key={hold.regionId} data-state={state} transform={`translate(${at.x} ${at.y})`}>
+          <g key={hold.regionId} data-state={hold.state} transform={`translate(${at.x} ${at.y})`}>
             <text className="wall-more">
-              {over > 0
+              {over !== undefined
                 ? `${units.show(over, 'ml', over < 10 ? 1 : 0)} over`
                 : more <= 0
                   ? 'brim-full'

@@ -84,7 +84,7 @@ export function paintingAt(station: Station, painting: Painting, { layer, sittin
           ink: mixed(paper, ink, strong),
           inkMm: thinMm,
         };
-      const over = hold.gets.value > hold.over.value;
+      const over = hold.state === 'runs-over';
       // As full as it will be, so strong is its colour.
       const full = Math.min(1, hold.gets.value / Math.max(hold.brim.value, 1e-9));
       return {

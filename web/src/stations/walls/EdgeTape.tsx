@@ -4,23 +4,14 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { useUnits } from '../../units/units';
 import { useStation } from '../station';
-import { unsaidBarriers } from './barriers';
-import { tubesText } from './WallsSentence';
+import { tapeRuns, unsaidBarriers } from './barriers';
 import { TapePicture } from './TapePicture';
-
-const ways = [
-  ['', ''],
-  ['one', 'one run'],
-  ['two', 'two runs'],
-  ['back', 'the back alone'],
-  ['none', 'no tape'],
-] as const;
 
 const runs = { 'side-and-dam': 'side and dam', side: 'side tape', dam: 'dam tape', back: 'back' } as const;
 
 /** The dam all round a slice: of what, and how much of it. */
 function Dam() {
-  const { plan } = useStation();
+  const { plan, piece } = useStation();
   const { set } = useEdits();
   const { dam } = plan;
   if (!dam) return null;
@@ -29,6 +20,7 @@ function Dam() {
     ['wide', dam.width, 1],
     ['', dam.ml, 0],
     ['', dam.grams, 0],
+    ['', dam.tubes, 2],
   ] as const;
   return (
     <section aria-label="The dam all round" className="edge-tape">
@@ -48,7 +40,7 @@ function Dam() {
             label="The dam all round, high"
             quiet
             unit="mm"
-            value={plan.ground.sideArea.inputs.find((i) => i.field === 'ground.sideHeightMm')?.value ?? 0}
+            value={piece.ground.sideHeightMm}
           />
           {' high'}
         </span>
@@ -66,7 +58,6 @@ function Dam() {
               </span>
             ),
         )}
-        {dam.tubes && `, ${tubesText(dam.tubes.value)}`}
       </p>
       <p className="hint">
         {dam.of === 'silicone'
@@ -91,7 +82,7 @@ export function EdgeTape() {
   const units = useUnits();
   const { tape } = plan;
   if (!tape) return <Dam />;
-  const usual = ways.find(([id]) => id === tape.runs)?.[1];
+  const usual = tapeRuns.find(([id]) => id === tape.runs)?.[1];
   return (
     <section aria-label="Edge tape" className="edge-tape">
       <h3>Edge tape</h3>
@@ -100,7 +91,7 @@ export function EdgeTape() {
           label="The edge is taped with"
           quiet
           value={tape.own ? tape.runs : ''}
-          choices={ways.map(([id, words]) => [id, id === '' ? `${usual}, as usual` : words] as const)}
+          choices={[['', tape.own ? 'as usual' : `${usual}, as usual`] as const, ...tapeRuns]}
           onChange={(to) => edit({ do: 'tape-edge', runs: to === '' ? null : to })}
         />
         {tape.each.some((r) => r.run !== 'side' && r.run !== 'back') && (

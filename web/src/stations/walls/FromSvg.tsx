@@ -3,7 +3,7 @@ import type { Edit } from '../../api/client';
 import { saidOf } from '../../api/client';
 import { readLines } from '../../api/changes';
 import { FileButton } from '../../parts/FileButton';
-import { setField, useEdits } from '../../parts/editing';
+import { useEdits } from '../../parts/editing';
 import { useStation } from '../station';
 
 interface Props {
@@ -13,23 +13,19 @@ interface Props {
 
 /** Lays the strokes of a drawing, each as wide as it is drawn; what is wrong with it is said and changes nothing. */
 export function FromSvg({ of }: Props) {
-  const { piece, here } = useStation();
+  const { here } = useStation();
   const { edit } = useEdits();
   const { mutate, error } = useMutation(readLines);
   const take = (file: File) =>
     mutate(file, {
       onSuccess: ({ lines }) => {
-        const had = new Set((piece.lines ?? []).map((l) => l.id));
-        const laid = lines.map(({ spots }): Edit =>
-          of === 'wall'
-            ? { do: 'draw-wall', ...here, spots }
-            : { do: 'lay-line', ...here, of, course: { kind: 'drawn', spots } },
+        void edit(
+          ...lines.map(({ spots, widthMm }): Edit =>
+            of === 'wall'
+              ? { do: 'draw-wall', ...here, spots, widthMm }
+              : { do: 'lay-line', ...here, of, course: { kind: 'drawn', spots }, widthMm },
+          ),
         );
-        void edit(...laid).then((got) => {
-          const made = (got?.piece.lines ?? []).filter((l) => !had.has(l.id));
-          if (made.length === lines.length)
-            void edit(...made.map((l, i) => setField(`lines[${l.id}].section.widthMm`, lines[i]!.widthMm)));
-        });
       },
     });
   return (

@@ -2,14 +2,12 @@ import type { LinePlan } from '../../api/client';
 import type { Line } from '../../editor/filled';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
-import { localText } from '../../units/format';
 import { useUnits } from '../../units/units';
 import { useWorkshop } from '../../units/workshop';
-import { fieldText, wireText } from '../../units/format';
+import { fieldText, localText, wireText } from '../../units/format';
 import { useStation } from '../station';
 import { LineDetail } from './LineDetail';
 import { Swatch } from './Swatch';
-import { tubesText } from './WallsSentence';
 
 const kinds = { resin: 'line', paste: 'paste', relief: 'raised line' } as const;
 
@@ -83,7 +81,7 @@ export function LineList() {
                     ) : (
                       plan.ml && <HowNumber of={plan.ml} label={`${name}, takes`} decimals={1} />
                     )}
-                    {plan.tubes && <small>{tubesText(plan.tubes.value)}</small>}
+                    {plan.tubes && <HowNumber of={plan.tubes} label={`${name}, tubes`} decimals={2} />}
                   </span>
                 )}
               </div>

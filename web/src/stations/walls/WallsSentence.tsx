@@ -1,10 +1,9 @@
-import type { Reckoned } from '../../api/client';
 import type { Wall } from '../../editor/filled';
 import { wallsOf } from '../../editor/filled';
 import { Choice } from '../../parts/Choice';
+import { HowNumber } from '../../parts/HowNumber';
 import { NumberField } from '../../parts/NumberField';
 import { setField, useEdits } from '../../parts/editing';
-import { useUnits } from '../../units/units';
 import { useStation } from '../station';
 import { unsaidBarriers } from './barriers';
 
@@ -19,21 +18,15 @@ const classOf = (wall: Wall) => (wall.material.kind === 'barrier' ? (wall.materi
 
 /** All walls of the layer in one sentence: what is set in it is set for each of them. */
 export function WallsSentence() {
-  const { layer, layerPlan } = useStation();
+  const { layer, layerPlan, zone } = useStation();
   const { edit } = useEdits();
-  const units = useUnits();
   const walls = wallsOf(layer);
   if (walls.length === 0) return null;
   const all = (field: string, value: string | number | null) =>
     edit(...walls.map((w) => setField(`lines[${w.id}].${field}`, value)));
   const of = common(walls.map(classOf));
-  const plans = walls.flatMap((w) => layerPlan.lines.find((l) => l.lineId === w.id) ?? []);
-  const sum = (pick: (plan: (typeof plans)[number]) => Reckoned | null) => {
-    const each = plans.map(pick);
-    return each.every((n) => n !== null) ? each.reduce((s, n) => s + n.value, 0) : null;
-  };
-  const [ml, grams, tubes] = [sum((p) => p.ml), sum((p) => p.grams), sum((p) => p.tubes)];
-  const dry = Math.max(...plans.map((p) => p.dry?.value ?? 0));
+  const together = layerPlan.wallsTogether.find((w) => (w.zoneId ?? null) === zone);
+  const takes = together && (together.grams ?? together.ml);
   const number = (key: 'heightMm' | 'widthMm', label: string) => (
     <NumberField
       label={label}
@@ -60,15 +53,28 @@ export function WallsSentence() {
         />
         {', '}
         {number('heightMm', 'All walls, high')} high and {number('widthMm', 'All walls, wide')} wide:{' '}
-        {units.show(plans.reduce((s, p) => s + p.length.value, 0) / 1000, 'm', 2)} in all
-        {ml !== null && `, ${units.show(grams ?? ml, grams === null ? 'ml' : 'g', grams === null ? 1 : 0)}`}
-        {tubes !== null && `, ${tubesText(tubes)}`}
-        {dry > 0 && `; ready ${units.show(dry, 'h', dry < 1 ? 2 : 1)} after the last is laid`}.
+        {together && <HowNumber of={together.length} label="All walls, long" decimals={0} />} in all
+        {takes && (
+          <>
+            {', '}
+            <HowNumber of={takes} label="All walls, take" decimals={takes.unit === 'g' ? 0 : 1} />
+          </>
+        )}
+        {together?.tubes && (
+          <>
+            {', '}
+            <HowNumber of={together.tubes} label="All walls, tubes" decimals={2} />
+          </>
+        )}
+        {together?.dry && (
+          <>
+            {'; ready '}
+            <HowNumber of={together.dry} label="All walls, dry" decimals={2} />
+            {' after the last is laid'}
+          </>
+        )}
+        .
       </p>
     </div>
   );
 }
-
-/** Tubes are opened whole. */
-export const tubesText = (tubes: number) =>
-  Math.ceil(tubes - 1e-9) === 1 ? 'a tube' : `${Math.ceil(tubes - 1e-9)} tubes`;

@@ -9,6 +9,14 @@ export const barriers = [
 
 export const unsaidBarriers = [['', 'not said yet'], ...barriers] as const;
 
+/** The runs in which an edge is taped. */
+export const tapeRuns = [
+  ['one', 'one run'],
+  ['two', 'two runs'],
+  ['back', 'the back alone'],
+  ['none', 'no tape'],
+] as const;
+
 /** How stiff a paste is mixed. */
 export const stiffness = [
   ['crumbly', 'crumbly'],
