@@ -74,7 +74,8 @@ public static class MixingSheetPdf
 
         if (!sheet.Laid.IsEmpty)
         {
-            Fitted(canvas, $"To lay: {string.Join(" · ", sheet.Laid.GroupBy(l => (l.What, l.WidthMm, l.What == "granules" ? l.Name : "")).Select(g => Told([.. g], units)))}", BorderMm, height - 14, 3.6f, Plain,
+            var alike = sheet.Laid.GroupBy(l => (l.What, l.WidthMm, l.What == "granules" ? l.Name : ""));
+            Fitted(canvas, $"To lay: {string.Join(" · ", alike.Select(g => Told([.. g], units)))}", BorderMm, height - 14, 3.6f, Plain,
                 width - 2 * BorderMm);
         }
 
@@ -90,10 +91,12 @@ public static class MixingSheetPdf
         string?[] amounts = [first.WidthMm is { } wide ? $"{Number(wide)} mm" : null,
             Sum(l => l.LengthMm) is { } mm ? Length(mm, units) : null,
             Sum(l => l.G) is { } g ? $"{Number(g)} g" : Sum(l => l.Ml) is { } ml ? Volume(ml, units) : null,
-            Sum(l => l.Tubes) is { } tubes ? Math.Ceiling(tubes - 1e-9) is 1 ? "a tube" : $"{Number(Math.Ceiling(tubes - 1e-9))} tubes" : null];
+            Sum(l => l.Tubes) is { } tubes ? Tubes(Math.Ceiling(tubes - 1e-9)) : null];
         return $"{(alike.Count > 1 ? $"{alike.Count} × " : "")}{first.What} {(first.What == "granules" ? first.Name + " " : "")}"
             + string.Join(", ", amounts.OfType<string>());
     }
+
+    private static string Tubes(double whole) => whole is 1 ? "a tube" : $"{Number(whole)} tubes";
 
     private static string Length(double mm, SheetUnits units) =>
         units == SheetUnits.Us ? $"{Number(mm / 25.4, 1)} in" : $"{Number(mm / 1000, 2)} m";

@@ -430,7 +430,8 @@ public class LineKindTests
     [Fact]
     public void What_the_person_is_used_to_is_told_as_theirs_and_taped_and_measured_so()
     {
-        Origin Reserve(Habits habits) => Plan(Rings(), Around with { Habits = habits }).Sittings[0].Cups.Cups[0].Reserve.Input("reserve").Origin;
+        Origin Reserve(Habits habits) =>
+            Plan(Rings(), Around with { Habits = habits }).Sittings[0].Cups.Cups[0].Reserve.Input("reserve").Origin;
         Assert.Equal(Origin.Default, Reserve(Habits.Usual));
         Assert.Equal(Origin.Own, Reserve(Habits.Usual with { ReservePercent = 25 }));
         var two = Around with { Habits = Habits.Usual with { Tape = TapeRuns.Two } };

@@ -10,7 +10,8 @@ namespace MossLantern.Core.Edits;
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Spots">Where the hand went.</param>
 /// <param name="WidthMm">How wide it is laid, mm; null for as the one before, or as usual.</param>
-public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots, double? WidthMm = null) : LayoutEdit<PoolsLayout>(Layer, Zone)
+public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots, double? WidthMm = null)
+    : LayoutEdit<PoolsLayout>(Layer, Zone)
 {
     /// <summary>Most spots that a hand draws at once.</summary>
     public const int MostSpots = 20_000;
@@ -24,7 +25,8 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     public override string Words(Piece before) => "draw a wall";
 
     /// <inheritdoc/>
-    public bool Equals(DrawWall? other) => other is not null && base.Equals(other) && WidthMm == other.WidthMm && Spots.AsSpan().SequenceEqual(other.Spots.AsSpan());
+    public bool Equals(DrawWall? other) => other is not null && base.Equals(other) && WidthMm == other.WidthMm
+        && Spots.AsSpan().SequenceEqual(other.Spots.AsSpan());
 
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Spots.IsDefault ? 0 : Spots.Length);
@@ -47,7 +49,8 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
         var like = laid.Lines.LastOrDefault(l => l.IsBarrier);
         var (with, line) = laid.WithLine("wall",
             new DrawnCourse([.. spots.Select(Rounded.Tenth)]),
-            (like?.Section ?? new(UsualMm)) is var section && widthMm is { } wide ? section with { WidthMm = wide } : section, like?.Material ?? new BarrierLine(Usual(cupboard)));
+            (like?.Section ?? new(UsualMm)) is var section && widthMm is { } wide ? section with { WidthMm = wide } : section,
+            like?.Material ?? new BarrierLine(Usual(cupboard)));
         return line is null ? Edited.No("lines", $"A piece has up to {Line.Most} lines.") : with.DoneAt(line.Place);
     }
 

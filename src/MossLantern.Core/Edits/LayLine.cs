@@ -75,7 +75,8 @@ public sealed record LayLine(string Layer, string? Zone, Course? Course = null, 
                     new ReliefLine(BarrierClass.Outliner, UsualReliefColour));
             case LineOf.Paste:
                 var stone = cupboard.Catalogue.Materials.First(m => m.Kind == MaterialKind.Stone && !m.PutAway).Id;
-                var (clear, of) = (Recipe ?? laid.Lines.Select(l => (l.Material as PasteLine)?.RecipeId).FirstOrDefault(r => r is not null)) is { } own
+                var (clear, of) = (Recipe ?? laid.Lines.Select(l => (l.Material as PasteLine)?.RecipeId)
+                    .FirstOrDefault(r => r is not null)) is { } own
                     ? (laid, own) : laid.WithNew(Documents.Recipe.Clear("") with { Name = PasteName });
                 return Laid(clear, "paste", course, new(WidthMm ?? PasteWidthMm, PasteHeightMm),
                     new PasteLine(of, [new(cupboard.Catalogue.Find(MaterialKind.Stone, UsualGranules)?.Id ?? stone, 1)],

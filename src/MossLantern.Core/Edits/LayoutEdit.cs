@@ -33,7 +33,8 @@ public abstract record LayoutEdit(string Layer, string? Zone) : Edit
 public abstract record LayoutEdit<T>(string Layer, string? Zone) : LayoutEdit(Layer, Zone)
     where T : Layout
 {
-    private protected sealed override Edited Change(LaidOut laid, Cupboard cupboard) => laid.Layout is T layout ? Change(laid, layout, cupboard)
+    private protected sealed override Edited Change(LaidOut laid, Cupboard cupboard) =>
+        laid.Layout is T layout ? Change(laid, layout, cupboard)
         : Edited.No($"{laid.Place}.layout", "It is laid out differently now.");
 
     /// <summary>What it is laid out as with the change made, or why it cannot be.</summary>
@@ -49,7 +50,8 @@ public abstract record BandEdit(string Layer, string? Zone, string Band) : Layou
     private protected sealed override Edited Change(LaidOut laid, BandedLayout layout, Cupboard cupboard)
     {
         var at = layout.Bands.ToList().FindIndex(b => b.Id == Band);
-        return at < 0 ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "That band is no longer there.") : Change(laid, layout, at, cupboard);
+        return at < 0 ? Edited.No($"{laid.Place}.layout.bands[{Band}]", "That band is no longer there.")
+            : Change(laid, layout, at, cupboard);
     }
 
     /// <summary>What it is laid out as with the band changed, or why it cannot be.</summary>

@@ -10,5 +10,6 @@ public sealed record LeaveRestBare(string Layer, string? Zone) : LayoutEdit<Pudd
     /// <inheritdoc/>
     public override string Words(Piece before) => "pour nothing round the puddle";
 
-    private protected override Edited Change(LaidOut laid, PuddleLayout layout, Cupboard cupboard) => laid.With(layout with { RestRecipeId = null }).Done();
+    private protected override Edited Change(LaidOut laid, PuddleLayout layout, Cupboard cupboard) =>
+        laid.With(layout with { RestRecipeId = null }).Done();
 }

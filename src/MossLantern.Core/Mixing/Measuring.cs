@@ -45,7 +45,8 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
 
     /// <summary>The step of the marked cups as an input.</summary>
     internal ReckonedInput Step =>
-        new("cup step", StepMl, "ml", lead.Sitting.Tools?.CupStepMl is not null ? Origin.Own : around.Habits.OriginOf(h => h.CupStepMl), lead.SittingPlace + ".tools.cupStepMl");
+        new("cup step", StepMl, "ml", lead.Sitting.Tools?.CupStepMl is not null ? Origin.Own : around.Habits.OriginOf(h => h.CupStepMl),
+            lead.SittingPlace + ".tools.cupStepMl");
 
     /// <summary>What stays in any vessel, as inputs.</summary>
     internal ImmutableArray<ReckonedInput> Stays =>
@@ -108,7 +109,8 @@ public sealed class Measuring(FilledLayer lead, Surroundings around)
 
     private ReckonedInput ToolStep => ByVolume ? Step with { Name = "step" }
         : new("step", lead.Sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g",
-            lead.Sitting.Tools?.ScaleStepG is not null ? Origin.Own : around.Habits.OriginOf(h => h.ScaleStepG), lead.SittingPlace + ".tools.scaleStepG");
+            lead.Sitting.Tools?.ScaleStepG is not null ? Origin.Own : around.Habits.OriginOf(h => h.ScaleStepG),
+                lead.SittingPlace + ".tools.scaleStepG");
 
     private Mixed Measured(double mixMl) => ByVolume
         ? MeasuringSteps.ToStep(ResinShare, System.ResinDensity, System.HardenerDensity, mixMl, StepMl)

@@ -157,7 +157,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
             var now = Math.Min(left, ground.AtOnce);
             yield return new(now, Reckoned.Of(now * each * (1 + reserve / 100), "ml", Formulas.CastingNeed,
                 new("copies", now, "", Origin.Reckoned), new("a copy takes", each, "ml", Origin.Reckoned),
-                new("reserve", reserve, "%", lead.Sitting.ReservePercent is null ? around.Habits.OriginOf(h => h.ReservePercent) : Origin.Own,
+                new("reserve", reserve, "%",
+                    lead.Sitting.ReservePercent is null ? around.Habits.OriginOf(h => h.ReservePercent) : Origin.Own,
                     lead.SittingPlace + ".reservePercent")));
         }
     }

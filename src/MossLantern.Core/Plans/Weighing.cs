@@ -99,7 +99,8 @@ public sealed class Weighing
         var sitting = piece.Sittings.Single(s => s.Id == plan.SittingId);
         var system = sitting.Resin.From(around.Catalogue);
         ReckonedInput step = new("scale step", sitting.Tools?.ScaleStepG ?? around.Habits.ScaleStepG, "g",
-            sitting.Tools?.ScaleStepG is null ? around.Habits.OriginOf(h => h.ScaleStepG) : Origin.Own, PlaceIn.Sitting(sitting.Id) + ".tools.scaleStepG");
+            sitting.Tools?.ScaleStepG is null ? around.Habits.OriginOf(h => h.ScaleStepG) : Origin.Own,
+            PlaceIn.Sitting(sitting.Id) + ".tools.scaleStepG");
         var recipes = piece.Recipes.ToDictionary(r => r.Id);
         var steps = ImmutableArray.CreateBuilder<WeighingStep>();
         foreach (var (batch, number) in plan.Batches.All.Select((b, i) => (b, i + 1)))
