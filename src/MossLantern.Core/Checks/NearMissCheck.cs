@@ -20,11 +20,6 @@ internal sealed class NearMissCheck : ICheck
     {
         foreach (var part in LaidOut.All(looked))
         {
-            if (part.Of.Layout is not PoolsLayout)
-            {
-                continue;
-            }
-
             var walls = Wall.Among(part.Of.Walls);
             foreach (var miss in Pools.NearMisses(part.Outline, walls))
             {

@@ -20,7 +20,7 @@ internal static class PoolsRunOver
 
     private static Finding Told(string check, Piece piece, FilledLayer layer, LayerPlan plan, PoolHold hold)
     {
-        var name = plan.NameOf(hold.RegionId);
+        var name = plan.NameOf(hold);
         var into = hold.Into is { } other ? plan.NameOf(other) : "what lies beside it";
         var (title, reason, number) = hold.State switch
         {
@@ -59,7 +59,7 @@ internal static class PoolsRunOver
         var own = hold.Gets.Inputs[0].Value;
         var aim = layer.Layer.AimMm(hold.RegionId);
         var mm = Math.Floor(100 * aim * (own - (hold.Gets.Value - hold.Room.Value)) / own) / 100;
-        if (own > 0 && mm >= Accepted.DepthMm.From && layer.Layer.HasDepth(hold.RegionId))
+        if (hold.With.IsEmpty && own > 0 && mm >= Accepted.DepthMm.From && layer.Layer.HasDepth(hold.RegionId))
         {
             yield return Remedy.Of("less", "Pour it {0} deep", new SetRegionDepth(layer.Id, hold.RegionId, mm)) with { Mm = mm };
         }

@@ -115,6 +115,9 @@ public sealed record FilledLayer(Layer Layer, Sitting Sitting, ImmutableArray<Re
     /// <summary>Its own walls.</summary>
     public ImmutableArray<Line> Walls => [.. Lines.Where(l => l.IsBarrier)];
 
+    /// <summary>Those that are laid on what is laid out: walls of pools are what lays it out.</summary>
+    public IEnumerable<Line> LaidOn => Lines.Where(l => !(l.IsBarrier && Layout is PoolsLayout));
+
     private HashSet<string> InUse() => Recipe.WithShares(
         Layer.RecipeIds.Concat(Filling.Lines.Select(l => l.RecipeId).OfType<string>()).Concat(Filling.FillRecipes), Recipes);
 }

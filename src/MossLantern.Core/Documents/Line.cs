@@ -7,7 +7,7 @@ namespace MossLantern.Core.Documents;
 
 /// <summary>One line: a wall or a dam that holds resin back, a line of resin or paste, or one that stands up from the face.</summary>
 /// <param name="Id">Stable id, unique in the piece.</param>
-/// <param name="Region">The region that it is in its layer: of resin its own; walls may share one.</param>
+/// <param name="Region">The region that it is in its layer: its own; the walls of pools share one.</param>
 /// <param name="Course">How it runs.</param>
 /// <param name="Section">How wide and how high it is laid.</param>
 /// <param name="Material">Of what.</param>

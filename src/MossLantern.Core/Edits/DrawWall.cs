@@ -5,13 +5,13 @@ using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Edits;
 
-/// <summary>A wall of pools, as it was drawn by hand: thinned to what its course needs.</summary>
+/// <summary>A wall between pools, or through another layout, as it was drawn by hand: thinned to what its course needs.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Spots">Where the hand went.</param>
 /// <param name="WidthMm">How wide it is laid, mm; null for as the one before, or as usual.</param>
 public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> Spots, double? WidthMm = null)
-    : LayoutEdit<PoolsLayout>(Layer, Zone)
+    : LayoutEdit(Layer, Zone)
 {
     /// <summary>Most spots that a hand draws at once.</summary>
     public const int MostSpots = 20_000;
@@ -31,7 +31,7 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
     /// <inheritdoc/>
     public override int GetHashCode() => HashCode.Combine(base.GetHashCode(), Spots.IsDefault ? 0 : Spots.Length);
 
-    private protected override Edited Change(LaidOut laid, PoolsLayout layout, Cupboard cupboard) =>
+    private protected override Edited Change(LaidOut laid, Cupboard cupboard) =>
         MayBeDrawn(Spots) ? With(laid, Thinned(Spots), cupboard, WidthMm) : Edited.No("lines", Sentence);
 
     /// <summary>What a hand may draw.</summary>
@@ -43,12 +43,15 @@ public sealed record DrawWall(string Layer, string? Zone, ImmutableArray<Spot> S
         && spots.All(s => Accepted.PlaceMm.Contains(s.XMm) && Accepted.PlaceMm.Contains(s.YMm));
 
     /// <summary>A wall through spots.</summary>
-    internal static Edited With(LaidOut laid, IEnumerable<Spot> spots, Cupboard cupboard, double? widthMm = null)
+    internal static Edited With(LaidOut laid, IEnumerable<Spot> spots, Cupboard cupboard, double? widthMm = null) =>
+        Along(laid, new DrawnCourse([.. spots.Select(Rounded.Tenth)]), cupboard, widthMm);
+
+    /// <summary>A wall along a course.</summary>
+    internal static Edited Along(LaidOut laid, Course course, Cupboard cupboard, double? widthMm = null)
     {
         // A new wall is laid as the one before was.
         var like = laid.Lines.LastOrDefault(l => l.IsBarrier);
-        var (with, line) = laid.WithLine("wall",
-            new DrawnCourse([.. spots.Select(Rounded.Tenth)]),
+        var (with, line) = laid.WithLine("wall", course,
             (like?.Section ?? new(UsualMm)) is var section && widthMm is { } wide ? section with { WidthMm = wide } : section,
             like?.Material ?? new BarrierLine(Usual(cupboard)));
         return line is null ? Edited.No("lines", $"A piece has up to {Line.Most} lines.") : with.DoneAt(line.Place);

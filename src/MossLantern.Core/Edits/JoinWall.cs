@@ -11,12 +11,12 @@ namespace MossLantern.Core.Edits;
 /// <param name="XMm">Where to, mm from the left.</param>
 /// <param name="YMm">mm from the top.</param>
 public sealed record JoinWall(string Layer, string? Zone, string Wall, bool AtStart, double XMm, double YMm)
-    : LayoutEdit<PoolsLayout>(Layer, Zone)
+    : LayoutEdit(Layer, Zone)
 {
     /// <inheritdoc/>
     public override string Words(Piece before) => "draw a wall on";
 
-    private protected override Edited Change(LaidOut laid, PoolsLayout layout, Cupboard cupboard) =>
+    private protected override Edited Change(LaidOut laid, Cupboard cupboard) =>
         laid.WallOf(Wall) is not var (line, wall) ? Edited.No(PlaceIn.Line(Wall), "That wall is no longer there.")
         : laid.WithLine(line, line with
         {

@@ -68,7 +68,7 @@ internal sealed record LaidOut(Piece Before, Piece Piece, string LayerId, string
         }
 
         var taken = all.Where(l => l.LayerId == LayerId).Select(l => l.Region.ToString()).Concat(Layer.RegionIds.Select(r => r.ToString()));
-        var region = material is BarrierLine ? PoolsLayout.WallId.In(ZoneId)
+        var region = material is BarrierLine && Layout is PoolsLayout ? PoolsLayout.WallId.In(ZoneId)
             : stem is var own && !taken.Contains(RegionId.Parse(own).In(ZoneId).ToString()) ? RegionId.Parse(own).In(ZoneId)
             : RegionId.Parse(FreeId.Of(stem, taken.Select(r => RegionId.Parse(r).Own))).In(ZoneId);
         var line = new Line(FreeId.Of(stem, all.Select(l => l.Id)), region, course, section, material, LayerId,

@@ -5,7 +5,7 @@ using MossLantern.Core.Shapes;
 
 namespace MossLantern.Core.Edits;
 
-/// <summary>What a line that is no wall is laid of.</summary>
+/// <summary>What a line is laid of.</summary>
 public enum LineOf
 {
     /// <summary>Resin.</summary>
@@ -16,10 +16,13 @@ public enum LineOf
 
     /// <summary>Raised outliner.</summary>
     Relief,
+
+    /// <summary>What holds resin back: as the wall before it, or as the person usually lays walls.</summary>
+    Wall,
 }
 
 /// <summary>A line along a border, along all borders of a layout, drawn by hand or round: of resin or paste of a colour that is named,
-/// of a metallic one that is there, or of a new one; or of raised outliner.</summary>
+/// of a metallic one that is there, or of a new one; of raised outliner; or a wall. Between pools a wall is drawn by hand.</summary>
 /// <param name="Layer">The layer.</param>
 /// <param name="Zone">The zone of it; null for the layer as a whole.</param>
 /// <param name="Course">How it runs; null for along all borders.</param>
@@ -70,6 +73,10 @@ public sealed record LayLine(string Layer, string? Zone, Course? Course = null, 
             : Course ?? new AllBordersCourse();
         switch (Of)
         {
+            case LineOf.Wall:
+                return course is not DrawnCourse && laid.Layout is PoolsLayout
+                    ? Edited.No("lines", "Between pools a wall is drawn by hand, from rim to rim or round.")
+                    : DrawWall.Along(laid, course, cupboard, WidthMm);
             case LineOf.Relief:
                 return Laid(laid, "relief", course, new(WidthMm ?? ReliefWidthMm, ReliefHeightMm),
                     new ReliefLine(BarrierClass.Outliner, UsualReliefColour));

@@ -23,7 +23,7 @@ internal sealed class BeadBrush(LayerBrush on)
     private const double LinerSeen = 0.18;
 
     /// <summary>What walls look like, by what they are laid of.</summary>
-    public static string ColourOf(BarrierClass of) => of switch
+    public static string ColourOf(BarrierClass? of) => of switch
     {
         BarrierClass.Putty => "#ddd6c6",
         BarrierClass.Silicone => "#e4e8e4",
@@ -31,6 +31,28 @@ internal sealed class BeadBrush(LayerBrush on)
         BarrierClass.Liner => "#eef2ee",
         _ => "#efe7d6",
     };
+
+    /// <summary>A wall through a layout, with its light and its shadow.</summary>
+    public void Wall(Patch patch, BarrierClass? of)
+    {
+        if (patch.Draft is not { Line: { IsEmpty: false } course, WidthMm: var widthMm })
+        {
+            return;
+        }
+
+        var (colour, plain) = (Colour.Of(ColourOf(of)).Tone(on.Sheet.Through ? ThroughTone : 0), on.Full && !on.Wet && !on.Sheet.Through);
+        on.Sheet.Paths.Add(on.Full
+            ? new(PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), colour.ToHex(), plain ? colour.Tone(EdgeTone).ToHex() : null,
+                EdgeMm, 1, patch.Id.In(on.ZoneId), on.Material(""))
+            : new(PaintRole.Wall, PathText.Open(Flat.Lines(course)), null, colour.ToHex(), widthMm, 1, patch.Id.In(on.ZoneId), null));
+        if (plain)
+        {
+            Light(course, widthMm, ColourOf(of), 1);
+        }
+    }
+
+    /// <summary>How much darker walls are against the light, and at their edges; how wide that is drawn, mm.</summary>
+    public const double ThroughTone = -0.85, EdgeTone = -0.6, EdgeMm = 0.4;
 
     /// <summary>A raised line, with its light and its shadow.</summary>
     public void Raised(Patch patch, ReliefLine relief)

@@ -12,7 +12,7 @@ using NetTopologySuite.LinearReferencing;
 
 namespace MossLantern.Core.Painting;
 
-/// <summary>Paints lines of resin over what they are laid on.</summary>
+/// <summary>Paints lines over what they are laid on.</summary>
 internal sealed class LineBrush(LayerBrush on)
 {
     /// <summary>Lines, the first lowest.</summary>
@@ -25,6 +25,12 @@ internal sealed class LineBrush(LayerBrush on)
             if (own.Material is ReliefLine relief)
             {
                 new BeadBrush(on).Raised(line, relief);
+                continue;
+            }
+
+            if (own.Material is BarrierLine wall)
+            {
+                new BeadBrush(on).Wall(line, wall.Class);
                 continue;
             }
 

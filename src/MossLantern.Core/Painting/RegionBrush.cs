@@ -10,8 +10,6 @@ namespace MossLantern.Core.Painting;
 /// <summary>Paints a map of polygons side by side, with walls over them.</summary>
 internal sealed class RegionBrush(LayerBrush on)
 {
-    private const string WallColour = "#efe7d6";
-
     /// <summary>Polygons side by side, each with growth lines that follow its own border.</summary>
     public void Paint(RegionMap map)
     {
@@ -61,11 +59,11 @@ internal sealed class RegionBrush(LayerBrush on)
 
         foreach (var patch in map.Patches.Where(p => p.Kind is RegionKind.Wall && !p.Area.IsEmpty))
         {
-            var wall = Colour.Of(on.Layer.Walls is [{ Class: { } of }, ..] ? BeadBrush.ColourOf(of) : WallColour)
-                .Tone(on.Sheet.Through ? -0.85 : 0);
+            var wall = Colour.Of(BeadBrush.ColourOf(on.Layer.Walls is [{ Class: var of }, ..] ? of : null))
+                .Tone(on.Sheet.Through ? BeadBrush.ThroughTone : 0);
             on.Sheet.Paths.Add(new(
                 PaintRole.Wall, PathText.Straight(Flat.Rings(patch.Area)), wall.ToHex(),
-                on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(-0.6).ToHex() : null, 0.4, 1,
+                on.Full && !on.Wet && !on.Sheet.Through ? wall.Tone(BeadBrush.EdgeTone).ToHex() : null, BeadBrush.EdgeMm, 1,
                 patch.Id.In(on.ZoneId), on.Material("")));
         }
 
@@ -75,7 +73,7 @@ internal sealed class RegionBrush(LayerBrush on)
             foreach (var wall in Pools.Snapped(on.Outline, Wall.Among(on.Layer.Walls)))
             {
                 new BeadBrush(on).Light(Pools.Laid(wall.Spots), wall.WidthMm,
-                    classes[wall.Id] is { } of ? BeadBrush.ColourOf(of) : WallColour, 1);
+                    BeadBrush.ColourOf(classes[wall.Id]), 1);
             }
         }
     }

@@ -61,7 +61,7 @@ public sealed record WallsAnswer(
 
         if (layer.Holds.Where(h => h.State != PoolState.Holds).MaxBy(h => h.Gets.Value - h.Over.Value) is { } hold)
         {
-            var (name, into) = (Capital(layer.NameOf(hold.RegionId)), hold.Into is { } i ? $" into {layer.NameOf(i)}" : "");
+            var (name, into) = (Capital(layer.NameOf(hold)), hold.Into is { } i ? $" into {layer.NameOf(i)}" : "");
             return hold.State switch
             {
                 PoolState.RunsOver => Say(WallsState.RunsOver, $"{name} runs over{into}: {{0}}", hold.RegionId, hold.Spills!),
@@ -74,6 +74,7 @@ public sealed record WallsAnswer(
         var walls = piece.Filled.Single(l => l.Id == layerId).Filling.Lines.Where(l => l.IsBarrier).ToList();
         return walls.Any(w => w.Class is null || w.Section.HeightMm is null)
                 ? Say(WallsState.Unknown, "Say of what the walls are, and how high: then it is known whether they hold")
+            : walls.Count > 0 && layer.Holds.IsEmpty ? Say(WallsState.NoWalls, "The walls close nothing in: resin runs round their ends")
             : walls.Count > 0 ? Say(WallsState.Holds, walls.Count == 1 ? "The wall holds" : "All hold")
             : plan.Ground.Edges.FirstOrDefault(e => e.LayerId == layerId) is { } filled
                 ? Say(WallsState.Holds, $"{filled.What} holds it: {{0}} deep of {{1}}", null, filled.Filled, filled.Holds)

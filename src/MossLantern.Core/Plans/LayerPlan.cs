@@ -72,6 +72,18 @@ public sealed record LayerPlan(
     /// <summary>What one of its regions is called.</summary>
     public string NameOf(RegionId region) => Regions.FirstOrDefault(r => r.Id == region)?.Name ?? region.ToString();
 
+    /// <summary>What a pool is called, with what its walls close in besides.</summary>
+    public string NameOf(PoolHold hold)
+    {
+        ArgumentNullException.ThrowIfNull(hold);
+        return hold.With switch
+        {
+            [] => NameOf(hold.RegionId),
+            [var other] => $"{NameOf(hold.RegionId)} and {NameOf(other)}",
+            _ => $"{NameOf(hold.RegionId)} and {hold.With.Length} more",
+        };
+    }
+
     /// <summary>What each of its regions takes without its edges, ml.</summary>
     internal IReadOnlyDictionary<RegionId, double> RegionMl { get; init; } = ImmutableDictionary<RegionId, double>.Empty;
 

@@ -43,7 +43,7 @@ public static class LayoutFacts
         ArgumentNullException.ThrowIfNull(map);
         return
         [
-            .. ZonePart.All(piece, layer, map).SelectMany(p => (p.Of(layer).Layout switch
+            .. ZonedMap.PartsOf(piece, layer, map).SelectMany(p => (p.Of(layer).Layout switch
             {
                 StripesLayout lines => Stripes(piece, p.Of(layer), lines, p.ZoneId is null
                     ? mapper.RimRoomMm(piece, layer) : ((BandMap)LinedMap.Below(p.Map!)).FarFromRimMm(), p.ZoneId, ml),

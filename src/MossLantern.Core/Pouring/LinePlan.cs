@@ -50,7 +50,7 @@ public sealed record LinePlan(
 
         return
         [
-            .. ZonePart.All(piece, layer, map).SelectMany(p => In(piece, p.Of(layer), p, names, around)),
+            .. ZonedMap.PartsOf(piece, layer, map).SelectMany(p => In(piece, p.Of(layer), p, names, around)),
             .. layer.Id == piece.Layers[0].Id ? Dams(piece, around) : [],
         ];
     }
@@ -62,10 +62,10 @@ public sealed record LinePlan(
         if (layer.Layout is PoolsLayout && !layer.Walls.IsEmpty)
         {
             var lengths = layer.Walls.Zip(Pools.LengthsMm(part.Outline, Wall.Among(layer.Walls))).ToList();
-            var (pools, beside) = PoolWalls.Of(layer, part);
+            var pools = WalledIn.All(layer, part);
             foreach (var (wall, mm) in lengths)
             {
-                var both = pools.Where(p => beside[p.Id].Contains(wall) && RunsAlong(p, wall))
+                var both = pools.Where(p => p.Walls.Contains(wall) && RunsAlong(p.Area, wall))
                     .Select(p => NameOf(p.Id)).Distinct().ToList();
                 yield return Of(piece, wall, both.Count < 2 ? "by hand" : $"{both[0]} from {Listed(both[1..])}", mm, around);
             }
@@ -79,10 +79,10 @@ public sealed record LinePlan(
     }
 
     /// <summary>A pool that a wall only ends at is not what it parts.</summary>
-    private static bool RunsAlong(Patch pool, Line wall)
+    private static bool RunsAlong(Geometry pool, Line wall)
     {
         var course = Pools.Laid(((DrawnCourse)wall.Course).Spots);
-        var near = pool.Area.Buffer(wall.Section.WidthMm / 2 + 1);
+        var near = pool.Buffer(wall.Section.WidthMm / 2 + 1);
         return Enumerable.Range(1, Samples).Count(i =>
             near.Contains(new Point(course.GetPointN(i * (course.NumPoints - 1) / (Samples + 1)).Coordinate))) >= LeastSamples;
     }

@@ -29,7 +29,8 @@ public enum PoolState
 }
 
 /// <summary>What a pool holds behind its walls, and what it gets over all layers.</summary>
-/// <param name="RegionId">The pool.</param>
+/// <param name="RegionId">The pool; where walls close in more than one region, the one of them with the most area there.</param>
+/// <param name="With">The other regions that the walls close in with it.</param>
 /// <param name="CrestMm">To what height its lowest wall holds, mm.</param>
 /// <param name="Room">What it takes with room to spare, ml.</param>
 /// <param name="Brim">What it takes to the brim, ml.</param>
@@ -45,7 +46,7 @@ public enum PoolState
 /// <param name="Side">The side of it that lies low; null where it is level, or nobody measured.</param>
 /// <remarks>Source: docs/craft/walls.md, What a pool holds.</remarks>
 public sealed record PoolHold(
-    RegionId RegionId, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, Reckoned Level,
+    RegionId RegionId, ImmutableArray<RegionId> With, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, Reckoned Level,
     PoolState State, Reckoned More, Reckoned? Spills, RegionId? Into, ImmutableArray<string> Walls, double LowMm, string? Side)
 {
     private const double Hair = 1e-6;
@@ -76,20 +77,19 @@ public sealed record PoolHold(
             .Where(l => l.Within is null && l.Layout is not FloodLayout).ToList();
         return
         [
-            .. ZonePart.All(piece, layer, map).Where(p => p.Of(layer).Layout is PoolsLayout)
-                .SelectMany(p => In(piece, p.Of(layer), p, later, ml, catalogue)),
+            .. ZonedMap.PartsOf(piece, layer, map).SelectMany(p => In(piece, p.Of(layer), p, later, ml, catalogue)),
         ];
     }
 
     private static IEnumerable<PoolHold> In(Piece piece, FilledLayer layer, ZonePart part, List<FilledLayer> later,
         IReadOnlyDictionary<RegionId, double> ml, Catalogue catalogue)
     {
-        var (pools, beside) = PoolWalls.Of(layer, part);
-        double LevelMm(Patch pool) => Gets(pool).Sum(g => g.Ml) * 1000 / pool.Area.Area;
+        var pools = WalledIn.All(layer, part);
+        double LevelMm(WalledIn pool) => Gets(pool).Sum(g => g.Ml) * 1000 / pool.Area.Area;
         foreach (var pool in pools)
         {
-            var own = beside[pool.Id];
-            if (own.Count == 0 || own.Any(w => w.Section.HeightMm is null))
+            var own = pool.Walls;
+            if (own.IsEmpty || own.Any(w => w.Section.HeightMm is null))
             {
                 continue;
             }
@@ -120,24 +120,23 @@ public sealed record PoolHold(
             var state = gets.Value > over.Value + Hair ? PoolState.RunsOver : gets.Value > brim.Value + Hair ? PoolState.AboveBrim
                 : gets.Value > room.Value + Hair ? PoolState.NearlyFull : PoolState.Holds;
             yield return new(
-                pool.Id.In(part.ZoneId), crest, room, brim, over, gets,
+                pool.Id.In(part.ZoneId), [.. pool.Regions.Skip(1).Select(r => r.Region.In(part.ZoneId))], crest, room, brim, over, gets,
                 Reckoned.Of(LevelMm(pool), "mm", Formulas.PoolLevel, all, area), state,
                 Reckoned.Of(brim.Value - gets.Value, "ml", Formulas.PoolMore, new("to the brim", brim.Value, "ml", Origin.Reckoned), all),
                 state != PoolState.RunsOver ? null : Reckoned.Of(gets.Value - over.Value, "ml", Formulas.RunsOver,
                     all, new("until it runs over", over.Value, "ml", Origin.Reckoned)),
-                pools.Where(p => p.Id != pool.Id && beside[p.Id].Contains(lowest)).OrderBy(LevelMm).FirstOrDefault()?.Id.In(part.ZoneId),
+                pools.Where(p => p != pool && p.Walls.Contains(lowest)).OrderBy(LevelMm).FirstOrDefault()?.Id.In(part.ZoneId),
                 [.. own.Select(w => w.Id)], low?.DeeperMm ?? 0, low?.Name);
         }
 
-        List<(string Of, double Ml)> Gets(Patch pool)
+        List<(string Of, double Ml)> Gets(WalledIn pool)
         {
-            var id = pool.Id.In(part.ZoneId);
-            var stones = (layer.Layer.Stones ?? []).Where(s => s.Region == id)
-                .Sum(s => catalogue.Find(MaterialKind.Stone, s.StoneId) is { } kind
-                    ? Displacement.Ml(s.Grams, kind.Values[MaterialProperties.SolidDensity]) : 0);
+            var shares = pool.Regions.ToDictionary(r => r.Region.In(part.ZoneId), r => r.Share);
+            var stones = (layer.Layer.Stones ?? []).Sum(s => catalogue.Find(MaterialKind.Stone, s.StoneId) is { } kind
+                ? shares.GetValueOrDefault(s.Region) * Displacement.Ml(s.Grams, kind.Values[MaterialProperties.SolidDensity]) : 0);
             return
             [
-                (layer.Name, ml.GetValueOrDefault(id) / piece.Ground.AtOnce),
+                (layer.Name, shares.Sum(s => s.Value * ml.GetValueOrDefault(s.Key)) / piece.Ground.AtOnce),
                 .. stones > 0 ? [("stones", stones)] : Array.Empty<(string, double)>(),
                 .. later.Select(l => (l.Name, Volume.Ml(pool.Area.Area, l.DepthMm))),
             ];
@@ -146,25 +145,41 @@ public sealed record PoolHold(
 
     private static double CrestOf(Line wall) => wall is { Section.HeightMm: { } mm, Material: BarrierLine { Class: { } of } }
         ? BarrierBead.HoldsMm(of, mm) : wall.Section.HeightMm ?? 0;
-
 }
 
-/// <summary>The pools of a layout and the walls that stand beside each.</summary>
-internal static class PoolWalls
+/// <summary>What walls close in: a pool, or what lies between walls of another layout.</summary>
+/// <param name="Area">Where it lies.</param>
+/// <param name="Regions">The regions in it, each with the share of it that is; the one with the most area there first.</param>
+/// <param name="Walls">The walls that stand beside it.</param>
+internal sealed record WalledIn(Geometry Area, ImmutableArray<(RegionId Region, double Share)> Regions, ImmutableArray<Line> Walls)
 {
     /// <summary>A wall this near to a pool stands beside it, mm.</summary>
     private const double BesideMm = 0.5;
 
-    /// <summary>Of a part of a layer that is laid out as pools.</summary>
-    public static (List<Patch> Pools, Dictionary<RegionId, List<Line>> Beside) Of(FilledLayer layer, ZonePart part)
+    /// <summary>The region that it is told as.</summary>
+    public RegionId Id => Regions[0].Region;
+
+    /// <summary>Of a part of a layer.</summary>
+    public static ImmutableArray<WalledIn> All(FilledLayer layer, ZonePart part)
     {
         var lines = layer.Walls.ToDictionary(w => w.Id);
+        if (layer.Layout is not PoolsLayout)
+        {
+            return part.Map is not LinedMap lined ? [] :
+            [
+                .. lined.Compartments.Where(c => !c.Regions.IsEmpty)
+                    .Select(c => new WalledIn(c.Area, c.Regions, [.. c.Walls.Select(w => lines[w])])),
+            ];
+        }
+
         var walls = Pools.Snapped(part.Outline, Wall.Among(layer.Walls))
             .Select(w => (w.Id, Line: (Geometry)Pools.Laid(w.Spots), w.WidthMm)).ToList();
-        var pools = ((RegionMap)LinedMap.Below(part.Map!)).Patches
-            .Where(p => p.Kind == RegionKind.Pool && !p.Area.IsEmpty).ToList();
-        return (pools, pools.ToDictionary(p => p.Id, p => walls.Where(w => Near(p.Area, w.Line, w.WidthMm / 2 + BesideMm))
-            .Select(w => lines[w.Id]).ToList()));
+        return
+        [
+            .. ((RegionMap)LinedMap.Below(part.Map!)).Patches.Where(p => p.Kind == RegionKind.Pool && !p.Area.IsEmpty)
+                .Select(p => new WalledIn(p.Area, [(p.Id, 1)],
+                    [.. walls.Where(w => Near(p.Area, w.Line, w.WidthMm / 2 + BesideMm)).Select(w => lines[w.Id])])),
+        ];
     }
 
     private static bool Near(Geometry pool, Geometry line, double mm) =>

@@ -2805,7 +2805,7 @@ export interface components {
             /** @description The colour. */
             recipe: string;
         };
-        /** @description A wall of pools, as it was drawn by hand: thinned to what its course needs. */
+        /** @description A wall between pools, or through another layout, as it was drawn by hand: thinned to what its course needs. */
         EditDrawWall: {
             /** @enum {string} */
             do: "draw-wall";
@@ -2915,7 +2915,7 @@ export interface components {
         };
         /**
          * @description A line along a border, along all borders of a layout, drawn by hand or round: of resin or paste of a colour that is named,
-         *                 of a metallic one that is there, or of a new one; or of raised outliner.
+         *                 of a metallic one that is there, or of a new one; of raised outliner; or a wall. Between pools a wall is drawn by hand.
          */
         EditLayLine: {
             /** @enum {string} */
@@ -4926,11 +4926,11 @@ export interface components {
             recipeId: string;
         };
         /**
-         * @description What a line that is no wall is laid of.
+         * @description What a line is laid of.
          * @default resin
          * @enum {unknown}
          */
-        LineOf: "resin" | "paste" | "relief";
+        LineOf: "resin" | "paste" | "relief" | "wall";
         /** @description Everything worked out for a line. */
         LinePlan: {
             /** @description The line. */
@@ -5939,8 +5939,10 @@ export interface components {
         };
         /** @description What a pool holds behind its walls, and what it gets over all layers. */
         PoolHold: {
-            /** @description The pool. */
+            /** @description The pool; where walls close in more than one region, the one of them with the most area there. */
             regionId: components["schemas"]["RegionId"];
+            /** @description The other regions that the walls close in with it. */
+            with: string[];
             /**
              * Format: double
              * @description To what height its lowest wall holds, mm.

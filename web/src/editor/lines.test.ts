@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Line } from './filled';
-import { lineAt, nearest } from './lines';
+import { lineAt, ofRegion } from './lines';
 
 const drawn = (id: string, spots: [number, number][], material: Line['material'], region = 'wall'): Line =>
   ({
@@ -73,7 +73,8 @@ describe('the line under a hand', () => {
   });
 });
 
-it('finds the line nearest to a spot, and none among none', () => {
-  expect(nearest([left, right], { x: 60, y: 40 })?.id).toBe('right');
-  expect(nearest([], { x: 0, y: 0 })).toBeUndefined();
+it('finds the line of a region, of walls that share one the nearest', () => {
+  expect(ofRegion([left, right], 'wall', { x: 60, y: 40 })?.id).toBe('right');
+  expect(ofRegion([left, line], 'gold', { x: 10, y: 40 })?.id).toBe('line');
+  expect(ofRegion([left], 'gold', { x: 0, y: 0 })).toBeUndefined();
 });

@@ -18,9 +18,11 @@ function away({ course }: Line, { x, y }: Spot): number {
   );
 }
 
-/** The line of some that runs nearest to a spot; undefined where there are none. */
-export const nearest = <T extends Line>(lines: readonly T[], at: Spot): T | undefined =>
-  lines.reduce<T | undefined>((best, l) => (!best || away(l, at) < away(best, at) ? l : best), undefined);
+/** The line that a region is; of walls that share it the one that runs nearest to a spot. */
+export const ofRegion = (lines: readonly Line[], region: string, at: Spot): Line | undefined =>
+  lines
+    .filter((l) => l.region === region)
+    .reduce<Line | undefined>((best, l) => (!best || away(l, at) < away(best, at) ? l : best), undefined);
 
 /** The line under a hand: one whose region it is, or the nearest of those that were drawn, where it is near enough. */
 export function lineAt(
@@ -29,16 +31,13 @@ export function lineAt(
   at: Spot,
   slackMm: number,
 ): Line | null {
-  const own = layer.lines.find((l) => l.material.kind !== 'barrier' && l.region === region);
+  // Walls are smooth through their spots: what lies on one is it, however far its spots are.
+  const own = ofRegion(layer.lines, region, at);
   if (own) return own;
   let [best, least]: [Line | null, number] = [null, Infinity];
   for (const line of layer.lines) {
-    const reach = line.section.widthMm / 2 + slackMm;
     const far = away(line, at);
-    // Walls are smooth through their spots: what lies on a wall is one, however far its spots are.
-    const counts =
-      line.material.kind === 'barrier' && region.endsWith('wall') ? far : far <= reach ? far : Infinity;
-    if (counts < least) [best, least] = [line, counts];
+    if (far <= line.section.widthMm / 2 + slackMm && far < least) [best, least] = [line, far];
   }
   return best;
 }

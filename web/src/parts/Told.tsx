@@ -6,10 +6,14 @@ const decimalsIn = (value: number) => (Number.isInteger(value) || value >= 100 ?
 
 /** A sentence with its numbers, each open to its formula. */
 export function Told({ words, numbers, label }: { words: string; numbers: Reckoned[]; label: string }) {
-  return words.split(/\{(\d)\}/).map((part, i) => {
-    const number = i % 2 === 1 ? numbers[Number(part)] : undefined;
+  return words.split(/(\{\d\}[.,;]?)/).map((part, i) => {
+    const number = i % 2 === 1 ? numbers[Number(part[1])] : undefined;
     return number ? (
-      <HowNumber key={i} of={number} label={label} decimals={decimalsIn(number.value)} />
+      // What ends a sentence stays with its number.
+      <span key={i} className="with-comma">
+        <HowNumber of={number} label={label} decimals={decimalsIn(number.value)} />
+        {part.slice(3)}
+      </span>
     ) : (
       part
     );

@@ -1,11 +1,12 @@
 import { useMemo, useRef } from 'react';
 import type { LayerView, Painting } from '../api/client';
 import type { FilledLayer, Line } from '../editor/filled';
-import { nearest } from '../editor/lines';
+import { ofRegion } from '../editor/lines';
 import { colourIn } from '../editor/filled';
 import { regionAt } from '../painting/regions';
 import { useUnits } from '../units/units';
 import { useSize } from '../parts/useSize';
+import { holdsOf } from './stagePainting';
 import './CutAcross.scss';
 
 interface Props {
@@ -60,7 +61,7 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
   // What has water in it stands as high as it is when it is dry.
   const heightOf = (wall: Line | undefined) =>
     plan.lines.find((l) => l.lineId === wall?.id)?.holds?.value ?? wall?.section.heightMm ?? null;
-  const holds = new Map(plan.holds.map((h) => [h.regionId as string, h]));
+  const holds = holdsOf(plan);
   /** How deep the layer itself is in a region: nothing where nothing is poured. */
   const ownOf = (of: LayerView['regions'][number] | undefined) =>
     !of || of.bare || of.cupId === null || of.kind === 'kept-bare' ? 0 : (of.ownDepthMm ?? layer.depthMm);
@@ -96,7 +97,7 @@ export function CutAcross({ painting, layer, plan, under, atMm }: Props) {
             if (region === null) return null;
             const kind = plan.regions.find((r) => r.id === region)?.kind;
             if (kind === 'wall') {
-              const wall = nearest(walls, { x: (from + to) / 2, y: atMm });
+              const wall = ofRegion(walls, region, { x: (from + to) / 2, y: atMm });
               const own = heightOf(wall);
               const high = own ?? layer.depthMm;
               const putty = wall?.material.kind === 'barrier' && wall.material.class === 'putty';

@@ -93,7 +93,7 @@ export function MapStage(props: Props) {
   // A line that is being drawn.
   const pools = layer.layout.kind === 'pools';
   const kinds: readonly Drawn[] =
-    handles === 'map' ? (pools ? ['wall'] : []) : handles === 'lines' ? linesIn(pools) : [];
+    handles === 'map' ? (pools ? ['wall'] : []) : handles === 'lines' ? lines : [];
   const [drawn, setDrawing] = useState<Drawn | null>(null);
   const [trace, setTrace] = useState<Spot[] | null>(null);
   const drawing = drawn !== null && kinds.includes(drawn) ? drawn : null;
@@ -334,13 +334,8 @@ const quietFoot: ReadonlySet<Station> = new Set(['ground', 'walls', 'story']);
 /** The grip of the cut stands so far from the right of the stage, pixels. */
 const cutGrip = 26;
 
-/** What can be drawn where lines are laid: walls between pools, and lines on anything. */
-const linesIn = (pools: boolean): readonly Drawn[] => [
-  ...(pools ? (['wall'] as const) : []),
-  'resin',
-  'paste',
-  'relief',
-];
+/** What can be drawn where lines are laid. */
+const lines: readonly Drawn[] = ['wall', 'resin', 'paste', 'relief'];
 
 /** A press that moves no further picks what is under it, pixels. */
 const slack = 5;

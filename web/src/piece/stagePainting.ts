@@ -57,6 +57,15 @@ export function pouredIn(layerId: string, sitting: SittingView, run?: RunView): 
 export const isOpen = (layer: LayerView, region: string) =>
   !layer.poured || layer.openRegions.includes(region);
 
+/** What holds each region back; of one that walls part, its fuller side. */
+export function holdsOf(layer: LayerView): Map<string, LayerView['holds'][number]> {
+  const full = ({ gets, brim }: LayerView['holds'][number]) => gets.value / Math.max(brim.value, 1e-9);
+  const found = new Map<string, LayerView['holds'][number]>();
+  for (const hold of [...layer.holds].sort((a, b) => full(a) - full(b)))
+    for (const region of [hold.regionId, ...hold.with]) found.set(region, hold);
+  return found;
+}
+
 interface At {
   layer: LayerView;
   sitting: SittingView;
@@ -70,7 +79,7 @@ export function paintingAt(station: Station, painting: Painting, { layer, sittin
   if (station === 'ground') return bare(painting, drafted ?? painting);
   if (station === 'walls') {
     const colours = new Map(layer.colours.map((c) => [c.cupId, c.colour]));
-    const holds = new Map(layer.holds.map((h) => [h.regionId as string, h]));
+    const holds = holdsOf(layer);
     const cups = new Map(layer.regions.map((r) => [r.id as string, r.cupId]));
     const kinds = new Map(layer.regions.map((r) => [r.id as string, r.kind]));
     return drawn(painting, layer.layerId, (region) => {

@@ -46,22 +46,22 @@ internal static class LineRules
             }
         }
 
-        if (lines.Where(l => !l.IsBarrier).GroupBy(l => (l.LayerId, l.In?.Kind, l.Region)).Any(g => g.Count() > 1))
+        if (lines.Where(l => !IsOfPools(l)).GroupBy(l => (l.LayerId, l.In?.Kind, l.Region)).Any(g => g.Count() > 1))
         {
-            yield return new("lines", "Each line that is no wall is a region of its own.");
+            yield return new("lines", "Each line, walls of pools aside, is a region of its own.");
         }
 
-        foreach (var walls in lines.Where(l => l is { IsBarrier: true, Course: DrawnCourse }).GroupBy(l => (l.LayerId, l.In)))
+        foreach (var walls in lines.Where(l => l is { IsBarrier: true, Course: not RoundCourse }).GroupBy(l => (l.LayerId, l.In)))
         {
             if (walls.Count() > DrawnCourse.MostWalls)
             {
                 yield return new("lines", $"There are up to {DrawnCourse.MostWalls} walls in a layer.");
             }
-            else if (walls.Sum(w => (long)((DrawnCourse)w.Course).Spots.Length) > DrawnCourse.MostTogether)
+            else if (walls.Sum(Corners) > DrawnCourse.MostTogether)
             {
                 yield return new("lines", $"The walls of a layer run through up to {DrawnCourse.MostTogether} spots together.");
             }
-            else if (walls.All(IsSound) && AreTooDense(walls))
+            else if (walls.Where(w => w.Course is DrawnCourse).ToList() is var drawn && drawn.All(IsSound) && AreTooDense(drawn))
             {
                 yield return new("lines",
                     "The walls cross each other, or lie closer together than they are wide, in too many places: take some of them away.");
@@ -156,10 +156,10 @@ internal static class LineRules
         {
             yield return new($"{at}.in", "A line is drawn in a layout of one of the piece's layers.");
         }
-        else if (line.IsBarrier ? !IsWall(line, own, drawn.Zone) : !IsLaidOn(line, own, drawn.Zone))
+        else if (IsOfPools(line) ? !IsWall(line, own, drawn.Zone) : !IsLaidOn(line, own, drawn.Zone))
         {
-            yield return new($"{at}.region", line.IsBarrier ? "Walls are drawn between pools, and are the region 'wall'."
-                : "A line that is no wall is a region that its layer does not have otherwise.");
+            yield return new($"{at}.region", IsOfPools(line) ? "Walls of pools are drawn by hand, and are the region 'wall'."
+                : "A line is a region that its layer does not have otherwise.");
         }
     }
 
@@ -218,12 +218,15 @@ internal static class LineRules
         }
     }
 
+    /// <summary>Whether it is a wall that pools are laid out by; one of another layout parts what is laid out.</summary>
+    private static bool IsOfPools(Line line) => line is { IsBarrier: true, In.Kind: LayoutKind.Pools };
+
     private static bool IsWall(Line line, Layout own, string? zone) =>
         line.Course is DrawnCourse && own is PoolsLayout && line.Region == PoolsLayout.WallId.In(zone);
 
     private static bool IsLaidOn(Line line, Layout own, string? zone) =>
         line is { Course: not RoundCourse, Region: { Kept: null, Own.Length: > 0 and <= 40 } region } && region.Zone == zone
-        && region.InLayout != PoolsLayout.WallId && !own.RegionIds.Contains(region.InLayout);
+        && (line.IsBarrier || region.InLayout != PoolsLayout.WallId) && !own.RegionIds.Contains(region.InLayout);
 
     private static bool IsSound(Line wall) => Accepted.LineMm.Contains(wall.Section.WidthMm) && SpotsAreSound(wall);
 

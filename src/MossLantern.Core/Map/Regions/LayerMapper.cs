@@ -144,15 +144,16 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
     };
 
     /// <summary>What is laid on the map of a layer, as one text.</summary>
-    private static string Lines(FilledLayer layer) => string.Join('|', layer.Lines.Where(l => !l.IsBarrier).Select(l => l.Key));
+    private static string Lines(FilledLayer layer) =>
+        string.Join('|', layer.LaidOn.Select(l => l.IsBarrier ? $"wall {l.CarvesKey}" : l.Key));
 
     /// <summary>The map of a layer without its zones, in a part of an outline: lines are laid from the rim of the whole.</summary>
     private LayerMap Plain(Outline outline, GrowthScale growth, FilledLayer layer, Outline whole)
     {
         var on = Bare(outline, growth, layer, whole);
         return Lines(layer) is not { Length: > 0 } lines ? on : maps.Of((outline, growth, $"{Layout(layer)}||{lines}"),
-            () => new LinedMap(outline, on, [.. layer.Lines.Where(l => !l.IsBarrier)],
-                (line, make) => courses.Of((outline, line.Key), make)));
+            () => new LinedMap(outline, on, [.. layer.LaidOn], (line, make) => courses.Of((outline, line.Key), make),
+                area => new(Grid(outline, growth), area)));
     }
 
     /// <summary>The map of a layer without its zones and without what is laid on it.</summary>

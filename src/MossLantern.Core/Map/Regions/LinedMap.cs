@@ -1,6 +1,8 @@
 using System.Collections.Immutable;
 using MossLantern.Core.Documents;
 using MossLantern.Core.Shapes;
+using MossLantern.Core.Units;
+using NetTopologySuite.Algorithm.Locate;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.LinearReferencing;
 using NetTopologySuite.Operation.Buffer;
@@ -9,31 +11,48 @@ using NetTopologySuite.Simplify;
 
 namespace MossLantern.Core.Map;
 
-/// <summary>A map with lines laid on it: they take no area from what they lie on, and it is not grown anew for them. Those that are
-/// poured are regions.</summary>
+/// <summary>A map with lines on it, which is not grown anew for them. Those that are poured are regions and take no area from what they
+/// lie on; walls take it from what lies beside them.</summary>
 /// <remarks>Source: docs/craft/walls.md, Lines.</remarks>
 internal sealed class LinedMap : LayerMap
 {
     /// <summary>How far the shape of a line may be off the border that it runs along, mm.</summary>
     private const double ToleranceMm = 0.05;
 
+    /// <summary>Less of a border than this beside a wall is no border, mm.</summary>
+    private const double LeastBorderMm = 1;
+
+    /// <summary>Less than this between walls is not poured into, mm².</summary>
+    private const double LeastPartMm2 = 20;
+
+    /// <summary>A wall this near to a part stands beside it, mm.</summary>
+    private const double BesideMm = 0.5;
+
+    private readonly Outline outline;
+    private readonly Func<Outline, OutlineCover> cover;
     private readonly Lazy<ImmutableArray<Region>> regions;
+    private readonly Lazy<ImmutableArray<Border>> touching;
+    private readonly Lazy<Geometry?> walls;
+    private readonly Lazy<IndexedPointInAreaLocator[]> locators;
+    private readonly Lazy<ImmutableArray<Compartment>> compartments;
 
     /// <param name="outline">What the layer is poured in.</param>
     /// <param name="on">What the lines lie on.</param>
     /// <param name="lines">The lines, in the layout that they are laid on.</param>
     /// <param name="known">A line whose course does not hang on the map is laid out once: what was is asked of this.</param>
-    public LinedMap(Outline outline, LayerMap on, ImmutableArray<Line> lines, Func<Line, Func<Patch>, Patch> known)
+    /// <param name="cover">How a part of the outline covers the grid.</param>
+    public LinedMap(Outline outline, LayerMap on, ImmutableArray<Line> lines, Func<Line, Func<Patch>, Patch> known,
+        Func<Outline, OutlineCover> cover)
     {
-        On = on;
-        Lines = [.. lines.Select(l => l.Course is DrawnCourse or RingCourse
-            ? known(l, () => Patch(outline, on, l)) : Patch(outline, on, l))];
-        regions = new(() =>
-        {
-            // Shapes that were not asked for yet are worked out on every core.
-            Parallel.ForEach(Lines, p => _ = p.Area);
-            return [.. on.Regions, .. Poured.Select(p => new Region(p.Id, p.Kind, p.CupId, p.Area.Area, 0, null, p.Own))];
-        });
+        (this.outline, this.cover, On) = (outline, cover, on);
+        var snapped = Pools.Snapped(outline, Wall.Among(lines)).ToDictionary(w => w.Id, w => w.Spots);
+        Lines = [.. lines.Select(l => snapped.TryGetValue(l.Id, out var spots) ? Patch(outline, on, l, new DrawnCourse(spots))
+            : l.Course is DrawnCourse or RingCourse ? known(l, () => Patch(outline, on, l, l.Course)) : Patch(outline, on, l, l.Course))];
+        walls = new(() => Walls.Any() ? Flat.Together(Walls.Select(p => p.Area)) : null);
+        locators = new(() => [.. Walls.Select(p => new IndexedPointInAreaLocator(p.Area))]);
+        regions = new(Measure);
+        touching = new(FindTouching);
+        compartments = new(FindCompartments);
     }
 
     /// <summary>What the lines lie on.</summary>
@@ -44,36 +63,188 @@ internal sealed class LinedMap : LayerMap
 
     private IEnumerable<Patch> Poured => Lines.Where(p => p.CupId is not null);
 
+    /// <summary>The walls among them.</summary>
+    public IEnumerable<Patch> Walls => Lines.Where(p => p.Kind == RegionKind.Wall);
+
+    /// <summary>What all walls cover; null where there are none.</summary>
+    public Geometry? Walled => walls.Value;
+
+    /// <summary>What walls part what they stand in into; none where they close nothing in.</summary>
+    public ImmutableArray<Compartment> Compartments => compartments.Value;
+
     public override ImmutableArray<Region> Regions => regions.Value;
 
-    public override ImmutableArray<Border> Touching => On.Touching;
+    public override ImmutableArray<Border> Touching => touching.Value;
 
     internal override double StepMm => On.StepMm;
 
-    public override RegionId RegionAt(double xMm, double yMm) => On.RegionAt(xMm, yMm);
+    public override RegionId RegionAt(double xMm, double yMm)
+    {
+        if (Walls.Any())
+        {
+            var (at, each) = (new Coordinate(xMm, yMm), locators.Value);
+            var wall = Array.FindIndex(each, l => l.Locate(at) != Location.Exterior);
+            if (wall >= 0)
+            {
+                return Walls.ElementAt(wall).Id;
+            }
+        }
+
+        return On.RegionAt(xMm, yMm);
+    }
 
     private protected override ImmutableArray<BorderLine> FindLines() => On.Borders();
 
     internal override double[] AreasWithin(OutlineCover part)
     {
         var within = Flat.Of(part.Outline);
-        return [.. On.AreasWithin(part), .. Poured.Select(p => p.Area.IsEmpty ? 0 : Flat.Shared(p.Area, within).Area)];
+        double Within(Patch patch) => patch.Area.IsEmpty ? 0 : Flat.Shared(patch.Area, within).Area;
+        var below = On.AreasWithin(part);
+        return [.. Walled is { } walled ? Left(below, Taken(Flat.SharedArea(walled, within))) : below, .. Own().Select(Within), .. Poured.Select(Within)];
+    }
+
+    /// <summary>Each wall by itself: where two lie on each other the first has it.</summary>
+    private IEnumerable<Patch> Own()
+    {
+        Geometry? before = null;
+        foreach (var wall in Walls)
+        {
+            var all = wall.Area;
+            yield return before is null ? wall : wall with { Shape = new(Flat.Without(all, before)) };
+            before = before is null ? all : Flat.Together([before, all]);
+        }
+    }
+
+    /// <summary>What an area takes from each region below, mm².</summary>
+    private double[] Taken(Geometry area) => area.IsEmpty ? new double[On.Regions.Length] : On.AreasWithin(cover(new AreaOutline(area, outline)));
+
+    private double[] Left(double[] all, double[] taken) =>
+        [.. all.Zip(taken, On.Regions).Select(r => r.Third.TakesArea ? Math.Max(0, r.First - r.Second) : r.First)];
+
+    private ImmutableArray<Region> Measure()
+    {
+        // Shapes that were not asked for yet are worked out on every core.
+        Parallel.ForEach(Lines, p => _ = p.Area);
+        var poured = Poured.Select(p => new Region(p.Id, p.Kind, p.CupId, p.Area.Area, 0, null, p.Own));
+        if (Walled is not { } walled)
+        {
+            return [.. On.Regions, .. poured];
+        }
+
+        var left = Left([.. On.Regions.Select(r => r.AreaMm2)], Taken(walled));
+        var edges = new Dictionary<RegionId, double>();
+        var own = Own().Select(wall =>
+        {
+            var rim = 0.0;
+            foreach (var line in Flat.Lines(Flat.Of(outline).Boundary.Intersection(wall.Area)).Where(l => l.Count > 1))
+            {
+                var (x, y) = Middle(line);
+                if (outline.OnRim(x, y))
+                {
+                    var mm = line.Zip(line.Skip(1)).Sum(s => double.Hypot(s.Second.X - s.First.X, s.Second.Y - s.First.Y));
+                    var under = On.RegionAt(x, y);
+                    edges[under] = edges.GetValueOrDefault(under) + mm;
+                    rim += mm;
+                }
+            }
+
+            return new Region(wall.Id, wall.Kind, null, wall.Area.Area, rim);
+        }).ToList();
+
+        // What the walls take is what the regions lack: rounding of their shapes is theirs.
+        var (covered, lacking) = (own.Sum(w => w.AreaMm2), On.Regions.Zip(left).Where(r => r.First.TakesArea).Sum(r => r.First.AreaMm2 - r.Second));
+        return
+        [
+            .. On.Regions.Zip(left).Select(r => r.First with
+            {
+                AreaMm2 = r.Second, OpenEdgeMm = Math.Max(0, r.First.OpenEdgeMm - edges.GetValueOrDefault(r.First.Id)),
+            }),
+            .. own.Select(w => w with { AreaMm2 = covered > 0 ? w.AreaMm2 * lacking / covered : 0 }),
+            .. poured,
+        ];
+    }
+
+    /// <summary>What has a wall all along between it does not touch.</summary>
+    private ImmutableArray<Border> FindTouching()
+    {
+        if (Walled is not { } walled)
+        {
+            return On.Touching;
+        }
+
+        var found = ImmutableArray.CreateBuilder<Border>();
+        foreach (var border in On.Touching)
+        {
+            if (On.Along(border.First, border.Second) is not { } line)
+            {
+                found.Add(border);
+                continue;
+            }
+
+            var left = Of([line]).Difference(walled);
+            if (left.Length > LeastBorderMm)
+            {
+                var (x, y) = Middle(Flat.Lines(left).MaxBy(l => l.Count)!);
+                found.Add(border.At is { } at && !walled.Contains(new Point(at.XMm, at.YMm)) ? border : border with { At = new(x, y) });
+            }
+        }
+
+        return found.ToImmutable();
+    }
+
+    private static (double X, double Y) Middle(IReadOnlyList<(double X, double Y)> line)
+    {
+        var (one, other) = (line[(line.Count - 1) / 2], line[line.Count / 2]);
+        return ((one.X + other.X) / 2, (one.Y + other.Y) / 2);
+    }
+
+    private ImmutableArray<Compartment> FindCompartments()
+    {
+        if (Walled is not { } walled)
+        {
+            return [];
+        }
+
+        var found = ImmutableArray.CreateBuilder<Compartment>();
+        foreach (var whole in Flat.Polygons(Flat.Of(outline)))
+        {
+            var parts = Flat.Polygons(Flat.Without(whole, walled)).Where(p => p.Area > LeastPartMm2).ToList();
+            foreach (var part in parts.Count < 2 ? [] : parts)
+            {
+                Effort.Check();
+                var areas = AreasWithin(cover(new AreaOutline(part, outline)));
+                found.Add(new(part,
+                    [
+                        .. Regions.Zip(areas).Where(r => r is { First.Kind: not RegionKind.Wall, Second: > 1, First.AreaMm2: > 0 })
+                            .OrderByDescending(r => r.First.TakesArea).ThenByDescending(r => r.Second)
+                            .Select(r => (r.First.Id, Math.Min(1, r.Second / r.First.AreaMm2))),
+                    ],
+                    [
+                        .. Walls.Where(w => w.Draft!.Line!.IsWithinDistance(part, w.Draft.WidthMm / 2 + BesideMm))
+                            .Select(w => w.Own!.LineId!),
+                    ]));
+            }
+        }
+
+        return found.ToImmutable();
     }
 
     /// <summary>The map below lines, if there are any.</summary>
     public static LayerMap Below(LayerMap map) => map is LinedMap lined ? lined.On : map;
 
-    private static Patch Patch(Outline outline, LayerMap on, Line line)
+    private static Patch Patch(Outline outline, LayerMap on, Line line, Course course)
     {
         var (width, height) = (line.Section.WidthMm, line.Section.HeightMm ?? 0);
-        var along = Along(on, line.Course);
+        var along = Along(on, course);
         // What a hand drew over the edge is laid as far as there is something to lie on.
-        along = line.Course is DrawnCourse or RingCourse or BorderCourse { OffMm: not 0 } ? along.Intersection(Flat.Of(outline)) : along;
+        along = course is DrawnCourse or RingCourse or BorderCourse { OffMm: not 0 } ? along.Intersection(Flat.Of(outline)) : along;
         var drawn = DouglasPeuckerSimplifier.Simplify(along, ToleranceMm);
         return new(
-            line.Region.InLayout, RegionKind.Line, line.RecipeId,
+            line.Region.InLayout, line.IsBarrier ? RegionKind.Wall : RegionKind.Line, line.RecipeId,
             new Lazy<Geometry>(() => Flat.Shared(LineShape.Of(drawn, line.Section), Flat.Of(outline))),
-            new(along.Length * (line.SectionMm2 ?? 0) / 1000, along.Length, width, height, line.Id), null,
+            // How high a wall is changes nothing on the map.
+            line.IsBarrier ? new(0, along.Length, width, null, line.Id)
+                : new(along.Length * (line.SectionMm2 ?? 0) / 1000, along.Length, width, height, line.Id), null,
             new PatchDraft([], drawn, width, line.Section is { Swell: 0, EveryMm: null }));
     }
 
@@ -138,3 +309,9 @@ internal sealed class LinedMap : LayerMap
     private static MultiLineString Of(IEnumerable<BorderLine> borders) => new([.. borders.SelectMany(b => b.Lines)
         .Select(l => new LineString([.. l.Select(p => new Coordinate(p.X, p.Y))]))]);
 }
+
+/// <summary>A part of a layout that walls close in.</summary>
+/// <param name="Area">Where it lies.</param>
+/// <param name="Regions">What lies in it, each with the share of it that does; what has the most area there is first.</param>
+/// <param name="Walls">The lines that stand beside it.</param>
+internal sealed record Compartment(Geometry Area, ImmutableArray<(RegionId Region, double Share)> Regions, ImmutableArray<string> Walls);

@@ -45,7 +45,8 @@ public static class RegionShapes
     {
         LinedMap lined =>
         [
-            .. Patches(lined.On, outline, zoneId),
+            .. Patches(lined.On, outline, zoneId).Select(p => lined.Walled is { } walled && p.Kind.TakesArea()
+                ? p with { Shape = new(() => Flat.Without(p.Area, walled)) } : p),
             .. lined.Lines.Where(p => !p.Area.IsEmpty).Select(p => p with { Id = p.Id.In(zoneId) }),
         ],
         BandMap bands => Bands(bands, Flat.Of(outline), zoneId),

@@ -15,10 +15,6 @@ internal sealed record ZonePart(string? ZoneId, Outline Outline, LayerMap? Map)
     /// the layer as it is now.
     /// </summary>
     public FilledLayer Of(FilledLayer layer) => ZoneId is { } id ? layer.Inside(layer.Zones.Single(z => z.Id == id)) : layer.Outside();
-
-    /// <summary>The parts of a layer's map that are laid out; a layer without zones is one part.</summary>
-    public static IEnumerable<ZonePart> All(Piece piece, FilledLayer layer, LayerMap map) =>
-        (map is ZonedMap zoned ? zoned.Parts : [new(null, piece.Ground.OutlineWithin(layer.Within), map)]).Where(p => p.Map is not null);
 }
 
 /// <summary>A map of parts that are laid out in ways of their own, and of what a piece keeps visible or bare.</summary>
@@ -72,6 +68,10 @@ internal sealed class ZonedMap : LayerMap
 
     /// <summary>The layer itself, then its zones.</summary>
     public ImmutableArray<ZonePart> Parts { get; }
+
+    /// <summary>The parts of a layer's map that are laid out; a layer without zones is one part.</summary>
+    public static IEnumerable<ZonePart> PartsOf(Piece piece, FilledLayer layer, LayerMap map) =>
+        (map is ZonedMap zoned ? zoned.Parts : [new(null, piece.Ground.OutlineWithin(layer.Within), map)]).Where(p => p.Map is not null);
 
     /// <summary>What the piece keeps.</summary>
     public RegionMap Kept { get; }

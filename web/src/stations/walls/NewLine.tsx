@@ -22,8 +22,9 @@ export function NewLine() {
   const { layer, layerPlan, here, zone, select } = useStation();
   const { edit } = useEdits();
   const pools = layer.layout.kind === 'pools';
-  const [chosenOf, setOf] = useState<(typeof materials)[number][0]>('resin');
-  const of = chosenOf === 'wall' && !pools ? 'resin' : chosenOf;
+  const [of, setOf] = useState<(typeof materials)[number][0]>('resin');
+  // Between pools a wall is drawn by hand.
+  const byHand = of === 'wall' && pools;
   const [chosen, setChosen] = useState('');
   const prefix = zone === null ? '' : `${zone}/`;
   const inPart = (id: string) => (zone === null ? !id.includes('/') : id.startsWith(prefix));
@@ -39,7 +40,6 @@ export function NewLine() {
   const pair = borders.find((b) => `${b.first}|${b.second}` === chosen);
   const { box } = layerPlan;
   const lay = (course: Course | null) =>
-    of !== 'wall' &&
     void edit({ do: 'lay-line', ...here, of, course }).then((got) => {
       const line = got?.piece.lines?.at(-1);
       if (line) select({ kind: 'line', id: line.id });
@@ -49,15 +49,9 @@ export function NewLine() {
       <h3>A line more</h3>
       <p className="line">
         {'of '}
-        <Choice
-          label="A line of"
-          quiet
-          value={of}
-          choices={materials.filter(([id]) => pools || id !== 'wall')}
-          onChange={setOf}
-        />
-        {pair ? ' between ' : borders.length > 0 ? ' along a border: ' : null}
-        {borders.length > 0 && (
+        <Choice label="A line of" quiet value={of} choices={materials} onChange={setOf} />
+        {byHand ? null : pair ? ' between ' : borders.length > 0 ? ' along a border: ' : null}
+        {!byHand && borders.length > 0 && (
           <Choice
             label="A line between"
             quiet
@@ -77,7 +71,7 @@ export function NewLine() {
         )}
       </p>
       <div className="row-buttons">
-        {pair && (
+        {pair && !byHand && (
           <button
             type="button"
             className="btn btn-primary"
@@ -93,12 +87,12 @@ export function NewLine() {
             Lay it there
           </button>
         )}
-        {of !== 'wall' && borders.length > 0 && (
+        {!byHand && borders.length > 0 && (
           <button type="button" className="btn btn-outline-primary" onClick={() => lay(null)}>
             Along all borders
           </button>
         )}
-        {(of === 'wall' ? [] : ([null, 3] as const)).map((turns) => (
+        {(byHand ? [] : of === 'wall' ? [null] : [null, 3]).map((turns) => (
           <button
             key={turns}
             type="button"

@@ -14,7 +14,7 @@ export function WallsStation() {
   return (
     <>
       <h2 className="walls-answer" data-state={state}>
-        <Told words={says} numbers={numbers} label="What of it" />.
+        <Told words={`${says}.`} numbers={numbers} label="What of it" />
         {pourFrom && state !== 'runs-over' && (
           <span>
             {toLay.length > 0 ? ' Laid now, pour from ' : ' Pour from '}
