@@ -80,7 +80,7 @@ internal static class AnyEdit
                     "Id" => zone?.Id ?? One((piece.Kept ?? []).Select(k => k.Id)),
                     "Band" => One((layout as BandedLayout)?.Bands.Select(b => b.Id)),
                     "Heart" => One((layout as RingsLayout)?.Hearts.Select(h => h.Id)),
-                    "Wall" or "Line" => One((piece.Lines ?? []).Select(l => l.Id)),
+                    "Wall" or "Line" => One((piece.Lines ?? []).Select(l => l.Id).Concat((piece.Dries ?? []).Select(d => d.Id))),
                     "Pool" => One((layout as PoolsLayout)?.Pools.Select(p => p.Id)),
                     "Pour" => One((layout as PuddleLayout)?.Pours.Select(p => p.Id)),
                     "Spot" => One((piece.Kept ?? []).Select(k => k.Id)),
@@ -159,7 +159,8 @@ internal static class AnyEdit
                     .Select(i => new Granules(i == 3 ? "sand" : Any(["crushed-glass", "sand", "shell"], random), random.Next(0, 9)))
                     .ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<string>) && parameter.Name == "Lines" =>
-                    (piece.Lines ?? []).Select(l => l.Id).Where(_ => random.Next(3) > 0).ToImmutableArray(),
+                    (piece.Lines ?? []).Select(l => l.Id).Concat((piece.Dries ?? []).Select(d => d.Id)).Where(_ => random.Next(3) > 0)
+                    .ToImmutableArray(),
                 _ when type == typeof(ImmutableArray<string>) =>
                     ImmutableArray.Create("tray", "coasters").RemoveAll(_ => random.Next(2) == 0),
                 _ => throw new InvalidOperationException($"{of.Name}.{parameter.Name} of {type} has no way to be made up."),

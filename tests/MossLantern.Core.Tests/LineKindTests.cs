@@ -206,6 +206,53 @@ public class LineKindTests
         Assert.NotNull(Editing.Checked(piece, [new MarkLaid(["line-1"], true)], AnyEdit.Cupboard).Refusal);
     }
 
+    [Theory]
+    [InlineData(DryingKind.CracklePaste, 3)]
+    [InlineData(DryingKind.Glue, 12)]
+    [InlineData(DryingKind.Mask, 2)]
+    public void What_else_dries_takes_its_typical_time_or_ones_own_and_the_pour_waits_for_it(DryingKind kind, double typical)
+    {
+        var piece = Made(Rings(), new AddDrying("l1", kind), new PourAt("l1", Ten));
+        Waits One(Piece of) => Assert.Single(Plan(of).Layers[0].Waits);
+        Assert.Equal((typical, Origin.Default), (One(piece).Dry!.Value, One(piece).Dry!.Inputs[0].Origin));
+
+        // Not on yet, it cannot be dry by then from a minute on; on, it is told from a minute on too.
+        bool Begun(Piece of, double hoursBefore) => Planner.FindingsAt(of, Plan(of), Around,
+            Ten.InUtc().ToInstant() - Duration.FromHours(hoursBefore)).Any(f => f.Key == "wet-glue@l1/lines");
+        Assert.True(Begun(piece, typical - 0.1));
+        Assert.False(Begun(piece, typical + 0.1));
+        Piece On(double hours) => Made(piece, SetField.To("dries[dry-1].hours", hours), new MarkLaid(["dry-1"], true, Ten.PlusHours(-5)));
+        Assert.Equal(Origin.Own, One(On(4.9)).Dry!.Inputs[0].Origin);
+        Assert.DoesNotContain(Plan(On(4.9)).Findings, f => f.Key == "wet-glue@l1/dry-1");
+        var wet = Plan(On(5.1)).Findings.Single(f => f.Key == "wet-glue@l1/dry-1");
+        Assert.DoesNotContain(Plan(Made(On(5.1), [.. wet.Remedies[0].Edits])).Findings, f => f.Key == wet.Key);
+        Assert.Null(Made(piece, new TakeLineAway("dry-1")).Dries);
+    }
+
+    [Fact]
+    public void Of_something_of_ones_own_it_is_not_known_how_long_it_dries_until_that_is_said()
+    {
+        var piece = Made(Rings(), new AddDrying("l1", DryingKind.Other), SetField.To("dries[dry-1].name", "shellac"));
+        Assert.Null(Plan(piece).Layers[0].Waits.Single().Dry);
+        Assert.Equal("\"shellac\"", Plan(piece).Layers[0].Waits.Single().What);
+        var answer = WallsAnswer.Of(piece, Plan(piece), "l1", DateTimeZone.Utc, Ten.InUtc().ToInstant());
+        Assert.Empty(answer.ToLay);
+        var known = Made(piece, SetField.To("dries[dry-1].hours", 1.5));
+        var told = WallsAnswer.Of(known, Plan(known), "l1", DateTimeZone.Utc, Ten.InUtc().ToInstant());
+        Assert.Equal(["dry-1"], told.ToLay);
+        Assert.Equal(Ten.InUtc().ToInstant() + Duration.FromHours(1.5), told.PourFrom);
+        Assert.Equal(["dry-1"], Made(known, new MarkLaid(["dry-1"], true)).Dries!.Value.Where(d => d.Laid is not null).Select(d => d.Id));
+        foreach (var (field, bad) in new (string, Drying)[]
+        {
+            ("dries[dry-1].hours", new("dry-1", DryingKind.Other, "l1", null, -1)), ("dries[dry-1]", new("dry-1", DryingKind.Other, "gone")),
+            ("dries[dry-1].name", new("dry-1", DryingKind.Other, "l1", " ")), ("dries", new("", DryingKind.Other, "l1")),
+        })
+        {
+            Assert.Contains(field, new PieceValidator().Validate(known with { Dries = [bad, .. field == "dries" ? [bad] : Array.Empty<Drying>()] })
+                .Errors.Select(e => e.PropertyName));
+        }
+    }
+
     private static PasteLine Paste(params ImmutableArray<Granules> granules) => new("c1", granules, PasteStiffness.Holds);
 
     public static TheoryData<string, Func<Line, Line>> Wrong() => new()

@@ -8,7 +8,7 @@ using NodaTime;
 
 namespace MossLantern.Core.Checks;
 
-/// <summary>Paint, filler, sealant, a wall or a raised line that is not dry when the resin comes that meets it.</summary>
+/// <summary>Paint, filler, sealant, a wall, a raised line or something of one's own that is not dry when the resin comes that meets it.</summary>
 internal sealed class WetGlueCheck : ICheck
 {
     public string Id => "wet-glue";
@@ -22,8 +22,8 @@ internal sealed class WetGlueCheck : ICheck
         {
             if (line.Ready is { } ready && ready > start)
             {
-                yield return Wet($"wet-glue@{layer.LayerId}/{line.LineId}", layer, start, plan, ready, "Not dry yet",
-                    $"{What(looked.Piece, line)} is ready at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: "
+                yield return Wet($"wet-glue@{layer.LayerId}/{line.Id}", layer, start, plan, ready, "Not dry yet",
+                    $"{line.What} is ready at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: "
                         + "it would cloud, creep or lift.");
             }
         }
@@ -34,27 +34,19 @@ internal sealed class WetGlueCheck : ICheck
         "wet-glue", key, Grade.Mend, title, reason, [], new(Station.Walls, layer.LayerId),
         [Remedy.Of("later", $"Start {plan.Name} at {Clock(ready)}", new PourFromThenOn(start, ready))], Worth: worth);
 
-    /// <summary>The lines that a sitting with a start waits for which has not poured yet.</summary>
-    private static IEnumerable<(LayerPlan Layer, LinePlan Line, SittingPlan Plan, LocalDateTime Start)> Waiting(Looked looked) =>
+    /// <summary>What a sitting with a start waits for which has not poured yet.</summary>
+    private static IEnumerable<(LayerPlan Layer, Waits Line, SittingPlan Plan, LocalDateTime Start)> Waiting(Looked looked) =>
         from layer in looked.Layers
-        from line in layer.Lines
+        from line in layer.Waits
         let at = looked.Piece.Sittings.ToList().FindIndex(s => s.Id == line.BeforeId)
         where at >= 0 && looked.Piece.Sittings[at].Start is not null && !looked.Sittings[at].Poured && line.Dry is not null
         select (layer, line, looked.Sittings[at], looked.Piece.Sittings[at].Start!.Value);
 
-    private static string What(Piece piece, LinePlan line) => piece.Lines!.Value.Single(l => l.Id == line.LineId) switch
-    {
-        { Course: RoundCourse } => $"The dam {line.Name}",
-        { IsBarrier: true } => $"The wall, {line.Name},",
-        _ => $"The raised line {line.Name}",
-    };
-
-    /// <summary>Lines that are not laid yet, and cannot be ready any more when the sitting is to pour; null where they can.</summary>
+    /// <summary>What is not laid yet, and cannot be ready any more when the sitting is to pour; null where they can.</summary>
     public static Finding? LinesNotBegun(Looked looked, Instant now)
     {
         var zone = looked.Around.Zone;
-        foreach (var sitting in Waiting(looked).Where(w => looked.Piece.Lines!.Value.Single(l => l.Id == w.Line.LineId).Laid is null)
-            .GroupBy(w => w.Plan.SittingId))
+        foreach (var sitting in Waiting(looked).Where(w => !w.Line.Laid).GroupBy(w => w.Plan.SittingId))
         {
             var (layer, line, plan, start) = sitting.MaxBy(w => w.Line.Dry!.Value);
             var (from, ready) = (zone.AtLeniently(start).ToInstant(), now + Duration.FromHours(line.Dry!.Value));
@@ -62,7 +54,7 @@ internal sealed class WetGlueCheck : ICheck
             {
                 var whole = PouredOver.Whole(ready, zone);
                 return Wet($"wet-glue@{layer.LayerId}/lines", layer, start, plan, whole, "Not dry by then",
-                    $"{What(looked.Piece, line)} is not laid yet. Begun now, it is ready at {Clock(whole)} at the earliest, but "
+                    $"{line.What} is not laid yet. Begun now, it is ready at {Clock(whole)} at the earliest, but "
                         + $"{plan.Name} starts at {Clock(start)}.", (ready - from).TotalHours);
             }
         }

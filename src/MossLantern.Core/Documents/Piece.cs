@@ -16,10 +16,12 @@ namespace MossLantern.Core.Documents;
 /// <param name="WavedOff">Findings the artist has waved off, and why; null for none.</param>
 /// <param name="Kept">Zones that every layer keeps visible or bare; null for none.</param>
 /// <param name="Lines">Walls, dams and lines of resin; null for none.</param>
+/// <param name="Dries">What else has to dry before resin meets it; null for nothing.</param>
 public sealed partial record Piece(
     string Name, Ground Ground, GrowthScale Growth, ImmutableArray<Recipe> Recipes, ImmutableArray<Layer> Layers,
     ImmutableArray<Sitting> Sittings,
-    ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null, ImmutableArray<Line>? Lines = null)
+    ImmutableArray<WavedOff>? WavedOff = null, ImmutableArray<ReservedSpot>? Kept = null, ImmutableArray<Line>? Lines = null,
+    ImmutableArray<Drying>? Dries = null)
 {
     /// <summary>The version of the document's layout that this program writes.</summary>
     public const int FormatVersion = 8;
@@ -40,10 +42,12 @@ public sealed partial record Piece(
         var seconds = Poured(Recipes).SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();
         var recipes = Recipes.RemoveAll(r => r.SecondOf is not null && !seconds.Contains(r.Id));
         var sittings = Poured(recipes);
+        var dries = Dries?.RemoveAll(d => Layers.All(l => l.Id != d.LayerId)) is { IsEmpty: false } left ? left : (ImmutableArray<Drying>?)null;
         var ground = Ground.Paint is not null && Ground.Base?.Material.TakesPaint() == false ? Ground with { Paint = null } : Ground;
         return layers.SequenceEqual(Layers) && recipes.Length == Recipes.Length && sittings.SequenceEqual(Sittings)
-            && ReferenceEquals(ground, Ground) && lines?.Length == Lines?.Length ? this
-            : this with { Ground = ground, Layers = layers, Recipes = recipes, Sittings = sittings, Lines = lines };
+            && ReferenceEquals(ground, Ground) && lines?.Length == Lines?.Length
+                && dries?.Length == Dries?.Length ? this
+            : this with { Ground = ground, Layers = layers, Recipes = recipes, Sittings = sittings, Lines = lines, Dries = dries };
 
         ImmutableArray<Sitting> Poured(ImmutableArray<Recipe> from)
         {

@@ -16,6 +16,7 @@ public static class PieceFields
     /// validator refuses.</summary>
     public static ImmutableSortedDictionary<string, int> Most { get; } = new Dictionary<string, int>
     {
+        ["dries"] = Drying.Most,
         ["kept"] = Zone.Most,
         ["layers"] = PieceValidator.MostLayers,
         ["layers.layout.bands"] = (int)Accepted.BandCount.To,
@@ -117,6 +118,7 @@ public static class PieceFields
         ["lines.course.diameterMm"] = Accepted.RingMm,
         ["lines.course.turns"] = Accepted.Turns,
         ["lines.material.granules.parts"] = Accepted.GranuleParts,
+        ["dries.hours"] = Accepted.DryHours,
         ["ground.tape.damMm"] = Accepted.TapeDamMm,
         ["kept.clearMm"] = Accepted.FaceClearMm,
         ["recipes.doses.percent"] = Accepted.LoadPercent,

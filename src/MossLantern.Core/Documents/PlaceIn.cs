@@ -40,6 +40,9 @@ public static class PlaceIn
     /// <summary>A line.</summary>
     public static string Line(string lineId) => $"lines[{lineId}]";
 
+    /// <summary>Something that has to dry.</summary>
+    public static string Drying(string dryingId) => $"dries[{dryingId}]";
+
     /// <summary>A sitting.</summary>
     public static string Sitting(string sittingId) => $"sittings[{sittingId}]";
 

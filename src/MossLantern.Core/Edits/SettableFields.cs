@@ -47,6 +47,7 @@ internal static class SettableFields
         ["lines.material.class"] = "what the line is laid of",
         ["lines.material.colour"] = "the colour of the line",
         ["lines.material.stiffness"] = "how stiff the paste is",
+        ["dries.name"] = "what has to dry",
         ["ground.damOf"] = "what the dam is laid of",
         ["ground.tape.runs"] = "how the edge is taped",
         ["kept.name"] = "the name of what is reserved",

@@ -208,6 +208,7 @@ public sealed class PiecePlanner(LayerMapper mapper)
             RegionMl = volumes,
             Holds = PoolHold.Of(piece, layer, map, volumes, around.Catalogue),
             Lines = lines,
+            Waits = Waits.Of(piece, layer, lines, around),
             Walls = WallsTogether.Of(layer, lines),
         };
     }

@@ -101,13 +101,12 @@ public sealed record WallsAnswer(
             return (null, []);
         }
 
-        var lines = plan.Layers.SelectMany(l => l.Lines).Where(l => l.BeforeId == next.SittingId
-            || (l.BeforeId is not null && layer.Lines.Contains(l))).ToList();
-        var laid = (piece.Lines ?? []).ToDictionary(l => l.Id, l => l.Laid);
-        var open = lines.Where(l => laid[l.LineId] is null && l.Dry is not null).ToList();
+        var waits = plan.Layers.SelectMany(l => l.Waits).Where(w => w.BeforeId == next.SittingId
+            || (w.BeforeId is not null && layer.Waits.Contains(w))).ToList();
+        var open = waits.Where(w => !w.Laid && w.Dry is not null).ToList();
 
         // They dry side by side: what is not begun is begun now, at best.
-        var times = lines.Where(l => l.Ready is not null).Select(l => zone.AtLeniently(l.Ready!.Value).ToInstant())
+        var times = waits.Where(l => l.Ready is not null).Select(l => zone.AtLeniently(l.Ready!.Value).ToInstant())
             .Concat(open.Select(l => now + Duration.FromHours(l.Dry!.Value))).ToList();
         if (layer.LayerId == piece.Layers[0].Id && plan.Layers.All(l => !l.Poured))
         {
@@ -119,6 +118,6 @@ public sealed record WallsAnswer(
             }
         }
 
-        return (times.Count == 0 || times.Max() <= now ? null : Whole(times.Max()), [.. open.Select(l => l.LineId)]);
+        return (times.Count == 0 || times.Max() <= now ? null : Whole(times.Max()), [.. open.Select(l => l.Id)]);
     }
 }

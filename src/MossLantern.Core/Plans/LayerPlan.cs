@@ -93,6 +93,9 @@ public sealed record LayerPlan(
     /// <summary>Its lines, and with the lowest layer those that go through all.</summary>
     public ImmutableArray<LinePlan> Lines { get; init; } = [];
 
+    /// <summary>All that has to dry before it is poured.</summary>
+    public ImmutableArray<Waits> Waits { get; init; } = [];
+
     /// <summary>Its walls together, of each of its layouts that has some.</summary>
     public ImmutableArray<WallsTogether> Walls { get; init; } = [];
 

@@ -170,7 +170,13 @@ public sealed record LinePlan(
     {
         ArgumentNullException.ThrowIfNull(piece);
         ArgumentNullException.ThrowIfNull(line);
-        var sittings = piece.Layers.FirstOrDefault(l => l.Id == line.LayerId) is { } layer ? piece.SittingsOf(layer) : piece.Sittings;
+        return FirstOf(piece, line.LayerId);
+    }
+
+    /// <summary>The sitting that pours in a layer first; in any where that is null.</summary>
+    internal static Sitting? FirstOf(Piece piece, string? layerId)
+    {
+        var sittings = piece.Layers.FirstOrDefault(l => l.Id == layerId) is { } layer ? piece.SittingsOf(layer) : piece.Sittings;
         return sittings.OrderBy(s => s.Start ?? LocalDateTime.MaxIsoValue).FirstOrDefault();
     }
 }

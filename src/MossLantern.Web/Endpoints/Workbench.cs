@@ -51,6 +51,7 @@ public sealed record LayerView(
     ImmutableArray<LayoutFact> Facts,
     ImmutableArray<PoolHold> Holds,
     ImmutableArray<LinePlan> Lines,
+    ImmutableArray<Waits> Waits,
     ImmutableArray<WallsTogether> WallsTogether,
     WallsView Walls,
     ImmutableArray<ColourBalance> Balance);
@@ -418,7 +419,7 @@ public sealed class Workbench(
                 .. plan.Layers.Select(l => new LayerView(
                     l.LayerId, l.Box, l.Regions, l.Borders, l.Cut, l.CutAtMm, l.Colours, [.. l.Sittings.Select(s => s.SittingId)],
                     l.Poured, l.Done, l.OpenRegions, l.LevelClear, l.StonesOut, l.Facts, l.Holds,
-                    l.Lines, l.Walls, WallsOf(piece, plan, l.LayerId), l.Balance)),
+                    l.Lines, l.Waits, l.Walls, WallsOf(piece, plan, l.LayerId), l.Balance)),
             ],
             [
                 .. plan.Sittings.Select(s => new SittingView(

@@ -38,6 +38,7 @@ internal sealed class PieceBounds
         bounds.Sittings(piece.Sittings, "sittings");
         bounds.Kept(piece.Kept, "kept");
         bounds.Lines(piece.Lines, "lines");
+        bounds.Count(piece.Dries, "dries", 0, Drying.Most, $"Up to {Drying.Most} things of one's own dry on a piece.");
         bounds.Count(piece.WavedOff, "wavedOff", 0, 200, "Up to 200 findings can be dismissed.");
         return bounds.failures;
     }

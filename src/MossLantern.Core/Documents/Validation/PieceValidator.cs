@@ -68,6 +68,17 @@ public sealed class PieceValidator : AbstractValidator<Piece>
         RuleFor(p => p.Layers).Must((p, layers) => layers.All(l => LeavesSome(p, l)))
             .WithMessage("Parts and reserved spots must leave some of the layer.")
                 .When(p => (p.Kept is not null || p.Layers.Any(l => l.Zones is not null)) && Sound(p));
+        RuleFor(p => p.Dries).Must((p, d) => Unique(d!.Value.Select(x => x.Id).Concat((p.Lines ?? []).Select(l => l.Id))))
+            .WithMessage("What dries needs an id of its own.").When(p => p.Dries is not null);
+        RuleForEach(p => p.Dries!.Value).ChildRules(d =>
+        {
+            d.RuleFor(x => x.Kind).IsInEnum();
+            d.RuleFor(x => x.Hours).In(Accepted.DryHours);
+            d.RuleFor(x => x.Name!).Named("What has to dry").When(x => x.Name is not null);
+            d.RuleFor(x => x.Laid!.At).Dated("When it was put on").When(x => x.Laid is not null);
+        }).OverridePropertyName("dries").When(p => p.Dries is not null);
+        RuleForEach(p => p.Dries!.Value).Must((p, d) => p.Layers.Any(l => l.Id == d.LayerId)).WithMessage("What dries must name a layer.")
+            .OverridePropertyName("dries").When(p => p.Dries is not null);
         RuleFor(p => p.WavedOff).Must(w => w!.Value.Length <= 200).WithMessage("Up to 200 findings can be dismissed.")
             .When(p => p.WavedOff is not null);
         RuleForEach(p => p.WavedOff!.Value).ChildRules(w =>

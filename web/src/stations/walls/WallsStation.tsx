@@ -1,6 +1,7 @@
 import { Told } from '../../parts/Told';
 import { localText } from '../../units/format';
 import { useStation } from '../station';
+import { Dryings } from './Dryings';
 import { EdgeTape } from './EdgeTape';
 import { LineList } from './LineList';
 import { NewLine } from './NewLine';
@@ -26,6 +27,7 @@ export function WallsStation() {
       <WallsSentence />
       <LineList />
       <NewLine />
+      <Dryings />
       <EdgeTape />
     </>
   );
