@@ -346,6 +346,57 @@ public class LineKindTests
         Assert.True(dam.Opens < side.Opens);
     }
 
+    [Theory]
+    [InlineData(EdgeStyle.TapedClean, 0, 0)]
+    [InlineData(EdgeStyle.RolledOver, 40, 0)]
+    [InlineData(EdgeStyle.DrippedOver, 40, 0.1)]
+    public void What_an_edge_takes_is_its_film_and_its_drips_as_it_is_finished(EdgeStyle edge, double film, double drips)
+    {
+        // 2000 × 40 × 0.5 mm: 40 ml of film, and a tenth of the layer where it drips.
+        var piece = Piece(Panel(600, 400, edge) with { SideHeightMm = 40 }, Layer(Heart(140, 100), 18, 0));
+        var regions = Plan(piece).Sittings[0].Cups.Regions;
+        Assert.Equal(film + drips * regions.Where(r => r.EdgeMl.Value > 0).Sum(r => r.LayerMl.Value), regions.Sum(r => r.EdgeMl.Value), 0.05);
+    }
+
+    [Fact]
+    public void An_edge_is_rolled_over_from_when_its_film_holds_until_it_gels()
+    {
+        var piece = Made(Rings(), new PourAt("l1", Ten));
+        Assert.DoesNotContain(Plan(piece).Sittings[0].Windows, w => w.Milestone == Curing.Milestone.EdgeRoll);
+        var rolled = Plan(Made(piece, SetField.To("ground.edge", "rolled-over"))).Sittings[0];
+        var roll = rolled.Windows.Single(w => w.Milestone == Curing.Milestone.EdgeRoll);
+        Assert.Equal(rolled.Holds, roll.Opens);
+        Assert.True(roll.Closes > roll.Opens);
+        Assert.Equal(rolled.Batches.GelMinutes!.Value, (roll.Closes!.Value - rolled.Span!.Start).TotalMinutes, 1e-6);
+    }
+
+    [Theory]
+    [InlineData(TapeRuns.One, false)]
+    [InlineData(TapeRuns.Two, false)]
+    [InlineData(TapeRuns.Back, true)]
+    [InlineData(TapeRuns.None, true)]
+    public void An_edge_that_is_to_be_clean_is_taped(TapeRuns runs, bool told)
+    {
+        var piece = Made(Rings(), new TapeEdge(runs));
+        var found = Plan(piece).Findings.SingleOrDefault(f => f.Key == "edge-untaped@ground");
+        Assert.Equal(told, found is not null);
+        Assert.DoesNotContain(Plan(Made(piece, SetField.To("ground.edge", "dripped-over"))).Findings, f => f.Key == "edge-untaped@ground");
+        foreach (var remedy in found?.Remedies ?? [])
+        {
+            Assert.DoesNotContain(Plan(Made(piece, [.. remedy.Edits])).Findings, f => f.Key == "edge-untaped@ground");
+        }
+    }
+
+    [Fact]
+    public void Sides_take_leaf_by_the_sheet_or_resin_on_a_brush()
+    {
+        // 2000 × 40 mm with sheets of 140 mm: five of them; 0.2 mm on a brush: 16 ml.
+        var piece = Piece(Panel(600, 400) with { SideHeightMm = 40 }, Layer(Heart(140, 100), 18, 0));
+        Assert.Null(Plan(piece).Sides);
+        Assert.Equal(5, Plan(Made(piece, SetField.To("ground.sides", "leafed"))).Sides!.Sheets!.Value);
+        Assert.Equal(16, Plan(Made(piece, SetField.To("ground.sides", "brushed"))).Sides!.Ml!.Value, 1e-9);
+    }
+
     [Fact]
     public void A_dam_all_round_takes_what_its_material_takes_at_its_height()
     {

@@ -20,7 +20,7 @@ public static class SecondLook
         new SinksCheck(), new GlitterRunsCheck(), new RecoatClosedCheck(), new AsleepCheck(),
         new OverfillCheck(), new RunsShortCheck(), new LeftOverCheck(), new HidesInlayCheck(),
         new PartOutsideCheck(), new DripsCheck(), new HeavyCheck(), new ThinColourCheck(), new UnevenSetCheck(), new ManyFloodsCheck(),
-        new LinePinnedCheck(), new TapeStockCheck(),
+        new LinePinnedCheck(), new TapeStockCheck(), new EdgeUntapedCheck(),
     ];
 
     /// <summary>What was let be is told again when it goes further by more than this share, not when a number moves.</summary>
@@ -42,8 +42,12 @@ public static class SecondLook
         return looked with
         {
             Piece = Said(looked.Piece, Plain),
-            Layers = [.. looked.Layers.Select(l => l.Regions.All(r => r.Name == Plain(r.Name)) ? l
-                : l with { Regions = [.. l.Regions.Select(r => r with { Name = Plain(r.Name) })] })],
+            Layers = [.. looked.Layers.Select(l => l.Regions.All(r => r.Name == Plain(r.Name)) && l.Waits.All(w => w.What == Plain(w.What)) ? l
+                : l with
+                {
+                    Regions = [.. l.Regions.Select(r => r with { Name = Plain(r.Name) })],
+                    Waits = [.. l.Waits.Select(w => w with { What = Plain(w.What) })],
+                })],
         };
     }
 

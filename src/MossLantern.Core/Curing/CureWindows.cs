@@ -32,6 +32,9 @@ public enum Milestone
 
     /// <summary>Firm enough for the tape over the open back to come off.</summary>
     BackTape,
+
+    /// <summary>What stands at the edge is rolled over it, the tape off.</summary>
+    EdgeRoll,
 }
 
 /// <summary>What holds the resin at its edge.</summary>
@@ -148,14 +151,16 @@ public static class CureWindows
     /// <param name="held">What keeps the layer in.</param>
     /// <param name="on">What it lies on until it is firm; null for a base that stays.</param>
     /// <param name="holds">When its film holds, where a run of tape of its own stands out as the dam; null where none does.</param>
+    /// <param name="rolls">From when to when its film holds and does not gel, where it is rolled over the edge; null where it is not.</param>
     public static ImmutableArray<CureWindow> Of(ResinSystem system, PourSpan pour, HeldBy held = HeldBy.Tape, Milestone? on = null,
-        Instant? holds = null)
+        Instant? holds = null, (Instant From, Instant To)? rolls = null)
     {
         ArgumentNullException.ThrowIfNull(system);
         ArgumentNullException.ThrowIfNull(pour);
         return
         [
             .. held == HeldBy.Tape && holds is { } from ? [Dam(from)] : Array.Empty<CureWindow>(),
+            .. held == HeldBy.Tape && rolls is { } film ? [Rolled(film.From, film.To)] : Array.Empty<CureWindow>(),
             .. held == HeldBy.Tape ? [Window(Milestone.TapePull, system.TapePull.FromHours, P.TapeFromHours,
                 system.TapePull.ToHours, P.TapeToHours)] : Array.Empty<CureWindow>(),
             Window(Milestone.NextLayer, system.Recoat.FromHours, P.RecoatFromHours, system.Recoat.ToHours, P.RecoatToHours),
@@ -166,16 +171,31 @@ public static class CureWindows
         ];
 
         // The dam is pulled while the film holds its edge, and until the side tape is to be off.
-        CureWindow Dam(Instant from)
+        CureWindow Dam(Instant from) => Opening(
+            Window(Milestone.DamPull, 0, P.TapeFromHours, system.TapePull.ToHours, P.TapeToHours), from);
+
+        // It is rolled from when its film holds until it gels.
+        CureWindow Rolled(Instant from, Instant to)
         {
-            var mask = Window(Milestone.DamPull, 0, P.TapeFromHours, system.TapePull.ToHours, P.TapeToHours);
+            var hours = Math.Max(0, (to - pour.Start).TotalHours);
+            var window = Opening(Window(Milestone.EdgeRoll, 0, P.TapeFromHours, system.TapePull.ToHours, P.TapeToHours), from);
+            return window with
+            {
+                Closes = Instant.Max(to, window.Opens),
+                ClosesAfterHours = Reckoned.Of(hours, "h", Formulas.Stated, new ReckonedInput("its film gels", hours, "h", Origin.Reckoned)),
+                Age = window.Age with { ClosesHours = hours * EquivalentAge.Speed(pour.Room.InputAt(pour.Start).Value, system.ReferenceC) },
+            };
+        }
+
+        CureWindow Opening(CureWindow window, Instant from)
+        {
             var hours = Math.Max(0, (from - pour.End).TotalHours);
-            return mask with
+            return window with
             {
                 Opens = Instant.Max(from, pour.End),
                 OpensAfterHours = Reckoned.Of(hours, "h", Formulas.Stated,
                     new ReckonedInput("its film holds", hours, "h", Origin.Reckoned)),
-                Age = mask.Age with
+                Age = window.Age with
                 {
                     OpensHours = hours * EquivalentAge.Speed(pour.Room.InputAt(pour.End).Value, system.ReferenceC),
                 },

@@ -21,6 +21,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="PanelLevels">How level the other panels of a set stand, each by itself; null while nobody has measured them.</param>
 /// <param name="Tape">How its edge is taped; null for the person's usual way.</param>
 /// <param name="DamOf">Of what the dam all round a slice is laid; null where nobody has said.</param>
+/// <param name="Sides">How the sides are finished when the face is done; null for as they are.</param>
 public sealed record Ground(
     Outline Outline,
     EdgeStyle Edge,
@@ -36,8 +37,14 @@ public sealed record Ground(
     OldWork? Old = null,
     ImmutableArray<PanelLevel>? PanelLevels = null,
     EdgeTaping? Tape = null,
-    BarrierClass? DamOf = null)
+    BarrierClass? DamOf = null,
+    SideFinish? Sides = null)
 {
+    /// <summary>Whether resin goes over the edge on purpose.</summary>
+    [JsonIgnore]
+    public bool RunsOver => Edge is EdgeStyle.DrippedOver or EdgeStyle.RolledOver;
+
+
     /// <summary>How level a panel of a set stands, from 1; null while nobody has measured it there.</summary>
     public LevelReading? LevelOf(int panel) => panel <= 1 ? Level : (PanelLevels ?? []).FirstOrDefault(p => p.Panel == panel)?.Level;
 
@@ -205,4 +212,17 @@ public enum EdgeStyle
 
     /// <summary>A rim or dam of its own holds the resin: nothing runs over.</summary>
     Walled,
+
+    /// <summary>Taped; when its film holds, the tape comes off and what stands there is rolled over the edge.</summary>
+    RolledOver,
+}
+
+/// <summary>How the sides of a piece are finished when its face is done.</summary>
+public enum SideFinish
+{
+    /// <summary>Brushed with resin.</summary>
+    Brushed,
+
+    /// <summary>Covered with leaf.</summary>
+    Leafed,
 }

@@ -49,6 +49,7 @@ internal static class SettableFields
         ["lines.material.stiffness"] = "how stiff the paste is",
         ["dries.name"] = "what has to dry",
         ["ground.damOf"] = "what the dam is laid of",
+        ["ground.sides"] = "how the sides are finished",
         ["ground.tape.runs"] = "how the edge is taped",
         ["kept.name"] = "the name of what is reserved",
         ["kept.keep"] = "how it is reserved",

@@ -225,7 +225,7 @@ public static class CupPlanner
 
         // What is poured as so many millilitres is that much: what runs over its edge is a part of it. A dome
         // ends at the edge.
-        if (ground.Edge != EdgeStyle.DrippedOver || region.By == PouredBy.Amount || portion.Way == FillWay.Domed)
+        if (!ground.RunsOver || region.By == PouredBy.Amount || portion.Way == FillWay.Domed)
         {
             return Poured(portion, ml, Reckoned.Of(0, "ml", Formulas.EdgeNone,
                 new ReckonedInput("open perimeter", region.OpenEdgeMm * copies, "mm", Origin.Reckoned)));
@@ -233,7 +233,7 @@ public static class CupPlanner
 
         // The film on the side is paid by the first pass of a sitting that touches it.
         var film = layer.Sitting.Losses?.FilmMm ?? SideFilmMm;
-        var drip = layer.Sitting.Losses?.DripPercent ?? DripShare * 100;
+        var drip = DripPercent(ground, layer);
         var open = portion.Pass > 0 ? 0 : region.OpenEdgeMm * copies;
         var edge = Reckoned.Of(
             EdgeMl(open, ground.SideHeightMm, ml.Value, film, drip / 100), "ml", Formulas.EdgeVolume,
@@ -245,6 +245,10 @@ public static class CupPlanner
             new("layer volume", ml.Value, "ml", Origin.Reckoned));
         return Poured(portion, ml, edge);
     }
+
+    /// <summary>What of a layer drips off an edge that it runs over, %: of one that is rolled over nothing does.</summary>
+    internal static double DripPercent(Ground ground, FilledLayer layer) =>
+        ground.Edge == EdgeStyle.RolledOver ? 0 : layer.Sitting.Losses?.DripPercent ?? DripShare * 100;
 
     /// <summary>So far from the rim a dome is rounded off on average, mm.</summary>
     private const double DomeMm = 2;

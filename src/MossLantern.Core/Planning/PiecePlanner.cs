@@ -47,7 +47,8 @@ public sealed class PiecePlanner(LayerMapper mapper)
         return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper,
             new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))
         { Tape = tape }),
-            PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around), tape, DamPlan.For(piece));
+            PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around), tape, DamPlan.For(piece),
+            SidesPlan.Of(piece.Ground));
     }
 
     private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece,
@@ -119,7 +120,9 @@ public sealed class PiecePlanner(LayerMapper mapper)
             ? pour.Start + Duration.FromMinutes(minutes - (poured is null ? 0 : batches.FirstPourMinutes)) : null;
         var windows = pour is null || inOrder.IsEmpty ? []
             : CureWindows.Of(tools.System, pour, HeldOf(piece.Ground), CureWindows.Left(piece.Ground.Base?.Material),
-                Taping.RunsOf(piece.Ground, around.Habits.Tape) == TapeRuns.Two ? holds : null);
+                Taping.RunsOf(piece.Ground, around.Habits.Tape) == TapeRuns.Two ? holds : null,
+                piece.Ground.Edge == EdgeStyle.RolledOver && holds is { } from && batches.GelMinutes is { } gel
+                    ? (from, pour.Start + Duration.FromMinutes(gel - (poured is null ? 0 : batches.FirstPourMinutes))) : null);
         return new(
             sitting.Id, sitting.Name ?? string.Join(", ", layers.Select(l => l.Layer.Name)),
             [.. layers.Select(l => l.Layer.Id)], cups, batches, steps,

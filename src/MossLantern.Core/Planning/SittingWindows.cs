@@ -47,7 +47,7 @@ internal static class SittingWindows
     }
 
     /// <summary>The runs of tape, in the order they come off.</summary>
-    private static readonly ImmutableArray<Milestone> Tapes = [Milestone.DamPull, Milestone.TapePull];
+    private static readonly ImmutableArray<Milestone> Tapes = [Milestone.DamPull, Milestone.EdgeRoll, Milestone.TapePull];
 
     private static bool Leaves(Milestone milestone) => milestone is Milestone.Demould or Milestone.OffSheet or Milestone.BackTape;
 

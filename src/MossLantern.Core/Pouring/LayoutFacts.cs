@@ -107,10 +107,10 @@ public static class LayoutFacts
 
         // What is poured by the millilitre is that much: what hangs on the edge and drips is told, and is a part of it.
         var open = map.Regions.Where(r => r.By == PouredBy.Amount).Sum(r => r.OpenEdgeMm);
-        if (ground.Edge == EdgeStyle.DrippedOver && open > 0)
+        if (ground.RunsOver && open > 0)
         {
             var (film, drip) = (layer.Sitting.Losses?.FilmMm ?? CupPlanner.SideFilmMm,
-                layer.Sitting.Losses?.DripPercent ?? CupPlanner.DripShare * 100);
+                CupPlanner.DripPercent(ground, layer));
             yield return new("edges", "Of that, on the edge and in drips", Reckoned.Of(
                 CupPlanner.EdgeMl(open, ground.SideHeightMm, ml, film, drip / 100), "ml", Formulas.EdgeVolume,
                 new("open perimeter", open, "mm", Origin.Reckoned),

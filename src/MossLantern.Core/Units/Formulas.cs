@@ -379,6 +379,12 @@ public static class Formulas
     /// <summary>Tape that is taken in all.</summary>
     public const string TapeTaken = "tape-taken";
 
+    /// <summary>Resin that is brushed on the sides of a piece.</summary>
+    public const string SidesBrushed = "sides-brushed";
+
+    /// <summary>Sheets of leaf for the sides of a piece.</summary>
+    public const string LeafSheets = "leaf-sheets";
+
     /// <summary>Least width of tape in one run.</summary>
     public const string TapeOne = "tape-one";
 
@@ -711,6 +717,8 @@ public static class Formulas
         new(WallsReady, "Ready", "the largest of its walls", "walls.md#when-resin-may-meet-it"),
         new(RunsOver, "Runs over", "gets − until it runs over", "walls.md#what-a-pool-holds"),
         new(TapeLength, "Length of the tape", "(perimeter + corners × a corner + tab) × boards", "walls.md#edge-tape"),
+        new(SidesBrushed, "Brushed on the sides", "perimeter × side × film ÷ 1000", "walls.md#sides"),
+        new(LeafSheets, "Sheets of leaf", "perimeter × side × (1 + more) ÷ a sheet^2, whole sheets up", "walls.md#sides"),
         new(TapeTaken, "Tape in all", "a time × times ÷ 1000", "walls.md#edge-tape"),
         new(TapeOne, "One run", "side + dam", "walls.md#edge-tape"),
         new(TapeSide, "Side tape", "side", "walls.md#edge-tape"),

@@ -2480,7 +2480,7 @@ export interface components {
          * @description How a piece's edge is finished.
          * @enum {unknown}
          */
-        EdgeStyle: "taped-clean" | "dripped-over" | "walled";
+        EdgeStyle: "taped-clean" | "dripped-over" | "walled" | "rolled-over";
         /** @description How an edge is taped. */
         EdgeTaping: {
             /** @description In which runs. */
@@ -4155,6 +4155,7 @@ export interface components {
             panelLevels?: null | components["schemas"]["PanelLevel"][];
             tape?: null | components["schemas"]["EdgeTaping"];
             damOf?: null | components["schemas"]["BarrierClass"];
+            sides?: null | components["schemas"]["SideFinish"];
         };
         /** @description The paint of a ground. */
         GroundPaint: {
@@ -5155,7 +5156,7 @@ export interface components {
          * @description What a window is for.
          * @enum {unknown}
          */
-        Milestone: "tape-pull" | "dam-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure" | "off-sheet" | "back-tape";
+        Milestone: "tape-pull" | "dam-pull" | "next-layer" | "touch-dry" | "demould" | "full-cure" | "off-sheet" | "back-tape" | "edge-roll";
         MilestoneAnswer: {
             /** Format: double */
             clockHours: number;
@@ -5910,6 +5911,7 @@ export interface components {
             need: components["schemas"]["PieceNeed"][];
             tape: null | components["schemas"]["Taping"];
             dam: null | components["schemas"]["DamPlan"];
+            sides: null | components["schemas"]["SidesPlan"];
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -5921,6 +5923,7 @@ export interface components {
             need: components["schemas"]["PieceNeed"][];
             tape: null | components["schemas"]["Taping"];
             dam: null | components["schemas"]["DamPlan"];
+            sides: null | components["schemas"]["SidesPlan"];
         };
         /** @description One pour of a sitting. */
         PlannedPour: {
@@ -6746,6 +6749,18 @@ export interface components {
              * @description Which copy, from 1.
              */
             copy: number;
+        };
+        /**
+         * @description How the sides of a piece are finished when its face is done.
+         * @enum {unknown}
+         */
+        SideFinish: "brushed" | "leafed";
+        /** @description What the sides of a piece take when the face is done. */
+        SidesPlan: {
+            /** @description How they are finished. */
+            finish: components["schemas"]["SideFinish"];
+            ml: null | components["schemas"]["Reckoned"];
+            sheets: null | components["schemas"]["Reckoned"];
         };
         /** @description What is poured in one go: one resin, one way of measuring, one start. */
         Sitting: {

@@ -64,7 +64,7 @@ function changed(plan: PlanView | null, to: EditedView): PlanView | null {
   const ground = to.plan.ground ?? plan?.ground;
   const findings = to.plan.findings ?? plan?.findings;
   if (!ground || !findings || layers.some((l) => !l) || sittings.some((s) => !s)) return null;
-  const { pot, hidden, need, tape, dam } = to.plan;
+  const { pot, hidden, need, tape, dam, sides } = to.plan;
   return {
     ground,
     findings,
@@ -74,6 +74,7 @@ function changed(plan: PlanView | null, to: EditedView): PlanView | null {
     hidden,
     tape,
     dam,
+    sides,
     need,
   };
 }

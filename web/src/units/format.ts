@@ -72,6 +72,7 @@ export const wireText = (field: string) => (field === '' ? null : `${field.slice
 export const windowNames: Record<Milestone, string> = {
   'tape-pull': 'tape off',
   'dam-pull': 'dam tape off',
+  'edge-roll': 'roll the edge',
   'next-layer': 'next layer',
   'touch-dry': 'touch-dry',
   demould: 'out of the mould',

@@ -87,6 +87,7 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.SideHeightMm).In(Accepted.SideMm);
         RuleFor(g => g.Colour).IsColour("Ground colour");
         RuleFor(g => g.Edge).IsInEnum();
+        RuleFor(g => g.Sides).IsInEnum().When(g => g.Sides is not null);
         RuleFor(g => g.Tape!.Runs).IsInEnum().When(g => g.Tape is not null);
         RuleFor(g => g.Tape!.DamMm).In(Accepted.TapeDamMm).When(g => g.Tape is not null);
         RuleFor(g => g.DamOf).IsInEnum().When(g => g.DamOf is not null);

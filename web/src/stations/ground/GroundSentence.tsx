@@ -41,12 +41,16 @@ export function GroundSentence({ ground, spans, of = 'This' }: Props) {
         <>
           {' sides, '}
           <span className="with-comma">
-            <Whether
+            <ChoiceAt
+              place="ground.edge"
               label="Edge"
-              value={ground.edge === 'dripped-over'}
-              no="taped clean"
-              yes="dripped over"
-              onChange={(over) => set('ground.edge', over ? 'dripped-over' : 'taped-clean')}
+              quiet
+              value={ground.edge}
+              choices={[
+                ['taped-clean', 'taped clean'],
+                ['rolled-over', 'rolled over'],
+                ['dripped-over', 'dripped over'],
+              ]}
             />
             ,
           </span>

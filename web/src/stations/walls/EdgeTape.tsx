@@ -2,7 +2,9 @@ import { NumberAt } from '../../parts/At';
 import { Choice } from '../../parts/Choice';
 import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
+import { localText } from '../../units/format';
 import { useUnits } from '../../units/units';
+import { useWorkshop } from '../../units/workshop';
 import { useStation } from '../station';
 import { tapeRuns, unsaidBarriers } from './barriers';
 import { TapePicture } from './TapePicture';
@@ -75,6 +77,77 @@ function Dam() {
   );
 }
 
+/** How the sides are finished when the face is done, and what that takes. */
+function Sides() {
+  const { plan, piece } = useStation();
+  const { set } = useEdits();
+  const { sides } = plan;
+  const takes = sides && (sides.ml ?? sides.sheets);
+  return (
+    <p className="line">
+      {'The sides: '}
+      <Choice
+        label="The sides are"
+        quiet
+        value={piece.ground.sides ?? ''}
+        choices={
+          [
+            ['', 'as they are'],
+            ['brushed', 'brushed with resin'],
+            ['leafed', 'leafed'],
+          ] as const
+        }
+        onChange={(to) => set('ground.sides', to === '' ? null : to)}
+      />
+      {takes && (
+        <span>
+          {', '}
+          <HowNumber of={takes} label="The sides take" decimals={takes.unit === 'ml' ? 1 : 0} />
+          {sides.ml ? ' on a stiff brush' : ' at most; size it, wait for its tack, seal it'}
+        </span>
+      )}
+    </p>
+  );
+}
+
+const states = {
+  ahead: 'wait',
+  open: 'soft: pull it slowly, to the side',
+  closed: 'warm it first',
+  hard: 'hard: warm it, score along it, then pull',
+  never: 'warm it first',
+  reached: 'soft',
+} as const;
+
+/** How each run stands that is on a sitting which was poured: whether it may come off, and how. */
+function Pulls() {
+  const { plan } = useStation();
+  const now = useWorkshop().data?.now.local;
+  const tapes = plan.sittings
+    .filter((s) => s.poured)
+    .flatMap((s) =>
+      s.windows
+        .filter((w) => w.milestone === 'tape-pull' || w.milestone === 'dam-pull')
+        .map((w) => {
+          const firm = s.windows.find((x) => x.milestone === 'touch-dry')?.opens.local;
+          const hard = w.state === 'closed' && firm !== undefined && now !== undefined && now >= firm;
+          return { sitting: s, window: w, state: hard ? ('hard' as const) : w.state };
+        }),
+    );
+  if (tapes.length === 0) return null;
+  return (
+    <ul className="tape-runs" aria-label="Tape that is on">
+      {tapes.map(({ sitting, window, state }) => (
+        <li key={`${sitting.sittingId} ${window.milestone}`} data-state={state}>
+          <b>{window.milestone === 'dam-pull' ? 'dam tape' : 'side tape'}</b> of {sitting.name}:{' '}
+          {states[state]}
+          {state === 'ahead' && ` until ${localText(window.opens.local)}`}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** How the edge is taped: widths and lengths, where to begin and which way, on a picture of this edge. */
 export function EdgeTape() {
   const { plan, piece } = useStation();
@@ -138,6 +211,14 @@ export function EdgeTape() {
           {tape.times > 1 && ` Fresh runs for each of the ${tape.times} sittings that reach the edge.`}
         </p>
       )}
+      {piece.ground.edge === 'rolled-over' && (
+        <p className="hint">
+          Rolled over: when its film holds, the tape comes off, and a gloved finger rolls what stands there
+          down the side; no later than when it gels.
+        </p>
+      )}
+      <Pulls />
+      <Sides />
     </section>
   );
 }
