@@ -388,6 +388,34 @@ public class LineKindTests
     }
 
     [Fact]
+    public void A_rim_of_rubber_takes_both_parts_by_weight_and_names_what_leans_over_the_resin()
+    {
+        // Round a disc of 100 mm, 10 wide and 20 high, upright: π × (60² − 50²) × 20 mm.
+        var piece = Made(FirstPiece.Of("Disc", new(new RoundOutline(100), EdgeStyle.Walled, 20, "#ffffff")), new CastOfRubber(null),
+            SetField.To("ground.rubber[rubber-1].widthMm", 10), SetField.To("ground.rubber[rubber-1].heightMm", 20),
+            SetField.To("ground.rubber[rubber-1].faceDeg", 0), SetField.To("ground.rubber[rubber-1].backDeg", 0));
+        var upright = Plan(piece).Rubber.Single();
+        Assert.Equal(Math.PI * 1100 * 20 / 1000, upright.Ml.Value, 0.8);
+        Assert.Equal(upright.Ml.Value * 1.1 * 1.15, upright.Grams.Value, 1e-9);
+        Assert.Equal((upright.Grams.Value / 2, upright.Grams.Value / 2, 40, 70),
+            (upright.First.Value, upright.Second.Value, upright.Works.Value, upright.Sets.Value));
+        Assert.Null(upright.Undercut);
+        Assert.DoesNotContain(Plan(piece).Findings, f => f.Key == "undercut@ground/rubber-1");
+
+        // Leaning away it takes less, and crystals take their room; leaning over by a hair, it is told.
+        Assert.True(Plan(Made(piece, SetField.To("ground.rubber[rubber-1].faceDeg", 10))).Rubber.Single().Ml.Value < upright.Ml.Value);
+        Assert.Equal(upright.Ml.Value - 10,
+            Plan(Made(piece, SetField.To("ground.rubber[rubber-1].crystalsG", 26.5))).Rubber.Single().Ml.Value, 1e-9);
+        var over = Made(piece, SetField.To("ground.rubber[rubber-1].faceDeg", -0.1));
+        Assert.Equal(20 * Math.Tan(0.1 * Math.PI / 180), Plan(over).Rubber.Single().Undercut!.Value, 1e-9);
+        var told = Plan(over).Findings.Single(f => f.Key == "undercut@ground/rubber-1");
+        Assert.DoesNotContain(Plan(Made(over, [.. told.Remedies[0].Edits])).Findings, f => f.Key == told.Key);
+        Assert.Null(Made(piece, new LeaveRubberOut("rubber-1")).Ground.Rubber);
+        Assert.NotNull(Editing.Checked(piece, [new CastOfRubber(null)], AnyEdit.Cupboard).Refusal);
+        Assert.NotNull(Editing.Checked(piece, [new CastOfRubber("gone")], AnyEdit.Cupboard).Refusal);
+    }
+
+    [Fact]
     public void Sides_take_leaf_by_the_sheet_or_resin_on_a_brush()
     {
         // 2000 × 40 mm with sheets of 140 mm: five of them; 0.2 mm on a brush: 16 ml.

@@ -480,6 +480,7 @@ public sealed partial class BadValueTests : IDisposable
             { "id": "k1", "name": "Shell", "outline": { "shape": "oval", "widthMm": 8, "heightMm": 6 }, "xMm": 4,
             "yMm": 4, "keep": "bare", "clearMm": 1 }
             """));
+        laid["dries"] = new JsonArray(Parsed("""{ "id": "dry-1", "kind": "glue", "layerId": "layer-1", "hours": 6 }"""));
         laid["lines"] = new JsonArray(
         [
             Parsed("""
@@ -535,6 +536,9 @@ public sealed partial class BadValueTests : IDisposable
         ground["base"]!["kind"] = "panel";
         ground["mould"] = null;
         ground["tape"] = Parsed("""{ "runs": "two", "damMm": 8 }""");
+        ground["rubber"] = Parsed("""
+            [{ "id": "rim", "widthMm": 8, "heightMm": 12, "faceDeg": 2, "backDeg": 3, "crystalsG": 20 }]
+            """);
         ground["set"] = Parsed("""{ "count": 2, "gapMm": 10, "mirrored": true }""");
         ground["old"] = Parsed(
             """

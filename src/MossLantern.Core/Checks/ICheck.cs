@@ -3,6 +3,7 @@ using MossLantern.Core.Documents;
 using MossLantern.Core.Grounds;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Mixing;
 using MossLantern.Core.Plans;
 using MossLantern.Core.Timeline;
 using MossLantern.Core.Walls;
@@ -24,6 +25,9 @@ public sealed record Looked(
 {
     /// <summary>How its edge is taped; null where it is held otherwise.</summary>
     public Taping? Tape { get; init; }
+
+    /// <summary>What is cast of mould rubber for it.</summary>
+    public ImmutableArray<RubberPlan> Rubber { get; init; } = [];
 
     /// <summary>Whether any layer is still to be poured.</summary>
     public bool MoreToPour => Layers.Any(l => !l.Poured);

@@ -20,7 +20,7 @@ public static class SecondLook
         new SinksCheck(), new GlitterRunsCheck(), new RecoatClosedCheck(), new AsleepCheck(),
         new OverfillCheck(), new RunsShortCheck(), new LeftOverCheck(), new HidesInlayCheck(),
         new PartOutsideCheck(), new DripsCheck(), new HeavyCheck(), new ThinColourCheck(), new UnevenSetCheck(), new ManyFloodsCheck(),
-        new LinePinnedCheck(), new TapeStockCheck(), new EdgeUntapedCheck(),
+        new LinePinnedCheck(), new TapeStockCheck(), new EdgeUntapedCheck(), new UndercutCheck(),
     ];
 
     /// <summary>What was let be is told again when it goes further by more than this share, not when a number moves.</summary>

@@ -22,6 +22,7 @@ namespace MossLantern.Core.Documents;
 /// <param name="Tape">How its edge is taped; null for the person's usual way.</param>
 /// <param name="DamOf">Of what the dam all round a slice is laid; null where nobody has said.</param>
 /// <param name="Sides">How the sides are finished when the face is done; null for as they are.</param>
+/// <param name="Rubber">What is cast of mould rubber for it; null for nothing.</param>
 public sealed record Ground(
     Outline Outline,
     EdgeStyle Edge,
@@ -38,7 +39,8 @@ public sealed record Ground(
     ImmutableArray<PanelLevel>? PanelLevels = null,
     EdgeTaping? Tape = null,
     BarrierClass? DamOf = null,
-    SideFinish? Sides = null)
+    SideFinish? Sides = null,
+    ImmutableArray<RubberCast>? Rubber = null)
 {
     /// <summary>Whether resin goes over the edge on purpose.</summary>
     [JsonIgnore]

@@ -44,6 +44,8 @@ public sealed partial record Piece(
         var sittings = Poured(recipes);
         var dries = Dries?.RemoveAll(d => Layers.All(l => l.Id != d.LayerId)) is { IsEmpty: false } left ? left : (ImmutableArray<Drying>?)null;
         var ground = Ground.Paint is not null && Ground.Base?.Material.TakesPaint() == false ? Ground with { Paint = null } : Ground;
+        ground = ground.Rubber?.RemoveAll(r => r.InsertId is { } insert && ground.Mould?.Insert(insert) is null) is { } rubber
+            && rubber.Length < ground.Rubber.Value.Length ? ground with { Rubber = rubber.IsEmpty ? null : rubber } : ground;
         return layers.SequenceEqual(Layers) && recipes.Length == Recipes.Length && sittings.SequenceEqual(Sittings)
             && ReferenceEquals(ground, Ground) && lines?.Length == Lines?.Length
                 && dries?.Length == Dries?.Length ? this

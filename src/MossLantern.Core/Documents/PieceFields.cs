@@ -17,6 +17,7 @@ public static class PieceFields
     public static ImmutableSortedDictionary<string, int> Most { get; } = new Dictionary<string, int>
     {
         ["dries"] = Drying.Most,
+        ["ground.rubber"] = RubberCast.Most,
         ["kept"] = Zone.Most,
         ["layers"] = PieceValidator.MostLayers,
         ["layers.layout.bands"] = (int)Accepted.BandCount.To,
@@ -119,6 +120,11 @@ public static class PieceFields
         ["lines.course.turns"] = Accepted.Turns,
         ["lines.material.granules.parts"] = Accepted.GranuleParts,
         ["dries.hours"] = Accepted.DryHours,
+        ["ground.rubber.widthMm"] = Accepted.RubberWidthMm,
+        ["ground.rubber.heightMm"] = Accepted.RubberHeightMm,
+        ["ground.rubber.faceDeg"] = Accepted.RubberLeanDeg,
+        ["ground.rubber.backDeg"] = Accepted.RubberLeanDeg,
+        ["ground.rubber.crystalsG"] = Accepted.StonesG with { What = "Crystals in the rubber" },
         ["ground.tape.damMm"] = Accepted.TapeDamMm,
         ["kept.clearMm"] = Accepted.FaceClearMm,
         ["recipes.doses.percent"] = Accepted.LoadPercent,

@@ -44,11 +44,12 @@ public sealed class PiecePlanner(LayerMapper mapper)
         };
         var tape = Taping.Of(piece, around.Catalogue.TapeWidthsMm, around.Habits.Tape,
             sittings.Count(s => layers.Any(l => s.LayerIds.Contains(l.LayerId) && l.Regions.Any(r => r.OpenEdgeMm > 0))));
+        var rubber = RubberPlan.All(piece.Ground, around.Catalogue);
         return new(ground, layers, sittings, SecondLook.Over(new(piece, ground, layers, sittings, around, mapper,
             new(piece, Cupboard.Of(around.Catalogue), other => Sittings(other, poured, around).Sittings))
-        { Tape = tape }),
+        { Tape = tape, Rubber = rubber }),
             PieceNeed.Of(piece, sittings, around.Catalogue), PotTake.Of(piece, ground, sittings, around), tape, DamPlan.For(piece),
-            SidesPlan.Of(piece.Ground));
+            SidesPlan.Of(piece.Ground), rubber);
     }
 
     private (ImmutableArray<LaidLayer> Laid, ImmutableArray<SittingPlan> Sittings) Sittings(Piece piece,

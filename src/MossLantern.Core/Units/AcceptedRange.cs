@@ -211,6 +211,15 @@ public static class Accepted
     public static AcceptedRange MassG { get; } = new("Mass", 0.1, 20_000, "g");
 
     /// <summary>Stones in the resin of a region, g.</summary>
+    public static AcceptedRange RubberWidthMm { get; } = new("Width of the rubber", 2, 100, "mm");
+
+    /// <summary>How high rubber is cast, mm.</summary>
+    public static AcceptedRange RubberHeightMm { get; } = new("Height of the rubber", 2, 150, "mm");
+
+    /// <summary>How far a side of it leans, degrees.</summary>
+    public static AcceptedRange RubberLeanDeg { get; } = new("Lean of a side", -30, 30, "degrees");
+
+    /// <summary>Stones, g.</summary>
     public static AcceptedRange StonesG { get; } = new("Stones", 0.1, 20_000, "g");
 
     /// <summary>A volume, ml.</summary>

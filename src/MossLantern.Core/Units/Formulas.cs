@@ -295,6 +295,15 @@ public static class Formulas
     /// <summary>What is sealed with what is left over.</summary>
     public const string LeftOverSeal = "left-over-seal";
 
+    /// <summary>Rubber in a rim or an insert.</summary>
+    public const string RubberCast = "rubber-cast";
+
+    /// <summary>Rubber to mix for that, and its two parts.</summary>
+    public const string RubberGrams = "rubber-grams", RubberFirst = "rubber-first", RubberSecond = "rubber-second";
+
+    /// <summary>How far a side leans over the resin.</summary>
+    public const string Undercut = "undercut";
+
     /// <summary>Rubber for a mould.</summary>
     public const string Rubber = "rubber";
 
@@ -783,6 +792,12 @@ public static class Formulas
             "filled = mixed ÷ what each takes, whole ones only and no more than wanted; left over = mixed − filled × "
                 + "what each takes; missing = wanted × what each takes − mixed, at least 0",
             "mixing.md#castings"),
+        new(RubberCast, "Rubber in it", "((foot × 100 − edge × height × lean ÷ 2) × height ÷ 1000 − crystals) × pieces at once",
+            "walls.md#rubber"),
+        new(RubberGrams, "Rubber to mix", "rubber × (1 + loss) × density", "walls.md#rubber"),
+        new(RubberFirst, "Its first part", "rubber × first part ÷ (first part + second part)", "walls.md#rubber"),
+        new(RubberSecond, "Its second part", "rubber × second part ÷ (first part + second part)", "walls.md#rubber"),
+        new(Undercut, "Undercut", "height × leans over", "walls.md#rubber"),
         new(Rubber, "Mould rubber", "(box − master) × (1 + loss) × density, in two parts by weight as the maker says",
             "mixing.md#other-two-part-materials"),
         new(Paste, "Paste",

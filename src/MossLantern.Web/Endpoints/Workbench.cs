@@ -83,7 +83,7 @@ public sealed record SittingView(
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings,
     ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need, Taping? Tape, DamPlan? Dam,
-    SidesPlan? Sides);
+    SidesPlan? Sides, ImmutableArray<RubberPlan> Rubber);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, double? PouredMl, int Pass,
@@ -117,7 +117,7 @@ public sealed record PreviewView(PlanView? Plan, Painting? Painting, Piece? Piec
 public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers,
     ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need,
     Taping? Tape, DamPlan? Dam,
-    SidesPlan? Sides);
+    SidesPlan? Sides, ImmutableArray<RubberPlan> Rubber);
 
 /// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
 public sealed record EditedView(
@@ -285,7 +285,7 @@ public sealed class Workbench(
             [.. now.Sittings
                 .Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
             was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden, now.Need, now.Tape, now.Dam,
-            now.Sides),
+            now.Sides, now.Rubber),
         made);
 
     /// <summary>A mark that is another where the piece is painted otherwise.</summary>
@@ -438,7 +438,7 @@ public sealed class Workbench(
                     s.OpenRegions, s.Copies, s.Castings, s.Reach, s.CopiesLeft, CostOf(piece, s))),
             ],
             planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need,
-            plan.Tape, plan.Dam, plan.Sides);
+            plan.Tape, plan.Dam, plan.Sides, plan.Rubber);
 
         WallsView WallsOf(Piece of, PiecePlan worked, string layerId)
         {

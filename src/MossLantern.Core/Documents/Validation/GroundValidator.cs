@@ -90,6 +90,19 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.Sides).IsInEnum().When(g => g.Sides is not null);
         RuleFor(g => g.Tape!.Runs).IsInEnum().When(g => g.Tape is not null);
         RuleFor(g => g.Tape!.DamMm).In(Accepted.TapeDamMm).When(g => g.Tape is not null);
+        RuleFor(g => g.Rubber).Must(r => Unique(r!.Value.Select(x => x.Id)) && r!.Value.Select(x => x.InsertId ?? "").Distinct().Count() == r.Value.Length)
+            .WithMessage("A rim, and each insert of the mould, is cast of rubber once.").When(g => g.Rubber is not null);
+        RuleForEach(g => g.Rubber!.Value).ChildRules(r =>
+        {
+            r.RuleFor(x => x.WidthMm).In(Accepted.RubberWidthMm);
+            r.RuleFor(x => x.HeightMm).In(Accepted.RubberHeightMm);
+            r.RuleFor(x => x.FaceDeg).In(Accepted.RubberLeanDeg);
+            r.RuleFor(x => x.BackDeg).In(Accepted.RubberLeanDeg);
+            r.RuleFor(x => x.CrystalsG).In(Accepted.StonesG, "Crystals in the rubber");
+        }).OverridePropertyName("rubber").When(g => g.Rubber is not null);
+        RuleForEach(g => g.Rubber!.Value).Must((g, r) => r.InsertId is null || g.Mould?.Insert(r.InsertId) is not null)
+            .WithMessage("What is cast of rubber is a rim, or an insert that is there.").OverridePropertyName("rubber")
+            .When(g => g.Rubber is not null);
         RuleFor(g => g.DamOf).IsInEnum().When(g => g.DamOf is not null);
     }
 

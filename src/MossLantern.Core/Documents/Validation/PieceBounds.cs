@@ -106,6 +106,7 @@ internal sealed class PieceBounds
         Count(ground.Supports, At(path, "supports"), 1, PieceValidator.MostSupports,
             $"A piece stands on 1 to {PieceValidator.MostSupports} supports.");
         Count(ground.Done, At(path, "done"), 0, 100, "Each preparation is noted once.");
+        Count(ground.Rubber, At(path, "rubber"), 0, RubberCast.Most, $"Up to {RubberCast.Most} things are cast of rubber for a piece.");
         if (ground.Set is { } set)
         {
             In(set.Count, Accepted.Panels, At(path, "set.count"));

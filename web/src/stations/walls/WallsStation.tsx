@@ -5,6 +5,7 @@ import { Dryings } from './Dryings';
 import { EdgeTape } from './EdgeTape';
 import { LineList } from './LineList';
 import { NewLine } from './NewLine';
+import { Rubber } from './Rubber';
 import { WallsSentence } from './WallsSentence';
 import './WallsStation.scss';
 
@@ -29,6 +30,7 @@ export function WallsStation() {
       <NewLine />
       <Dryings />
       <EdgeTape />
+      <Rubber />
     </>
   );
 }
