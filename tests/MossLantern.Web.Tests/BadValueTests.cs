@@ -536,9 +536,8 @@ public sealed partial class BadValueTests : IDisposable
         ground["base"]!["kind"] = "panel";
         ground["mould"] = null;
         ground["tape"] = Parsed("""{ "runs": "two", "damMm": 8 }""");
-        ground["rubber"] = Parsed("""
-            [{ "id": "rim", "widthMm": 8, "heightMm": 12, "faceDeg": 2, "backDeg": 3, "crystalsG": 20 }]
-            """);
+        ground["rubber"] = new JsonArray(Parsed(
+            """{ "id": "rim", "widthMm": 8, "heightMm": 12, "faceDeg": 2, "backDeg": 3, "crystalsG": 20 }"""));
         ground["set"] = Parsed("""{ "count": 2, "gapMm": 10, "mirrored": true }""");
         ground["old"] = Parsed(
             """

@@ -42,7 +42,8 @@ public static class SecondLook
         return looked with
         {
             Piece = Said(looked.Piece, Plain),
-            Layers = [.. looked.Layers.Select(l => l.Regions.All(r => r.Name == Plain(r.Name)) && l.Waits.All(w => w.What == Plain(w.What)) ? l
+            Layers = [.. looked.Layers.Select(l => l.Regions.All(r => r.Name == Plain(r.Name))
+                && l.Waits.All(w => w.What == Plain(w.What)) ? l
                 : l with
                 {
                     Regions = [.. l.Regions.Select(r => r with { Name = Plain(r.Name) })],

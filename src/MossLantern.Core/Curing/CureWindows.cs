@@ -182,7 +182,8 @@ public static class CureWindows
             return window with
             {
                 Closes = Instant.Max(to, window.Opens),
-                ClosesAfterHours = Reckoned.Of(hours, "h", Formulas.Stated, new ReckonedInput("its film gels", hours, "h", Origin.Reckoned)),
+                ClosesAfterHours = Reckoned.Of(hours, "h", Formulas.Stated,
+                    new ReckonedInput("its film gels", hours, "h", Origin.Reckoned)),
                 Age = window.Age with { ClosesHours = hours * EquivalentAge.Speed(pour.Room.InputAt(pour.Start).Value, system.ReferenceC) },
             };
         }

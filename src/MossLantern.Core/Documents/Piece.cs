@@ -42,7 +42,7 @@ public sealed partial record Piece(
         var seconds = Poured(Recipes).SelectMany(s => s.Fills ?? []).Select(f => f.CupId).OfType<string>().ToHashSet();
         var recipes = Recipes.RemoveAll(r => r.SecondOf is not null && !seconds.Contains(r.Id));
         var sittings = Poured(recipes);
-        var dries = Dries?.RemoveAll(d => Layers.All(l => l.Id != d.LayerId)) is { IsEmpty: false } left ? left : (ImmutableArray<Drying>?)null;
+        ImmutableArray<Drying>? dries = Dries?.RemoveAll(d => Layers.All(l => l.Id != d.LayerId)) is { IsEmpty: false } left ? left : null;
         var ground = Ground.Paint is not null && Ground.Base?.Material.TakesPaint() == false ? Ground with { Paint = null } : Ground;
         ground = ground.Rubber?.RemoveAll(r => r.InsertId is { } insert && ground.Mould?.Insert(insert) is null) is { } rubber
             && rubber.Length < ground.Rubber.Value.Length ? ground with { Rubber = rubber.IsEmpty ? null : rubber } : ground;

@@ -46,7 +46,8 @@ public enum PoolState
 /// <param name="Side">The side of it that lies low; null where it is level, or nobody measured.</param>
 /// <remarks>Source: docs/craft/walls.md, What a pool holds.</remarks>
 public sealed record PoolHold(
-    RegionId RegionId, ImmutableArray<RegionId> With, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets, Reckoned Level,
+    RegionId RegionId, ImmutableArray<RegionId> With, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets,
+    Reckoned Level,
     PoolState State, Reckoned More, Reckoned? Spills, RegionId? Into, ImmutableArray<string> Walls, double LowMm, string? Side)
 {
     private const double Hair = 1e-6;

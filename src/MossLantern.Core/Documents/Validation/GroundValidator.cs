@@ -90,7 +90,8 @@ public sealed class GroundValidator : AbstractValidator<Ground>
         RuleFor(g => g.Sides).IsInEnum().When(g => g.Sides is not null);
         RuleFor(g => g.Tape!.Runs).IsInEnum().When(g => g.Tape is not null);
         RuleFor(g => g.Tape!.DamMm).In(Accepted.TapeDamMm).When(g => g.Tape is not null);
-        RuleFor(g => g.Rubber).Must(r => Unique(r!.Value.Select(x => x.Id)) && r!.Value.Select(x => x.InsertId ?? "").Distinct().Count() == r.Value.Length)
+        RuleFor(g => g.Rubber).Must(r => Unique(r!.Value.Select(x => x.Id))
+            && r!.Value.Select(x => x.InsertId ?? "").Distinct().Count() == r.Value.Length)
             .WithMessage("A rim, and each insert of the mould, is cast of rubber once.").When(g => g.Rubber is not null);
         RuleForEach(g => g.Rubber!.Value).ChildRules(r =>
         {

@@ -100,7 +100,11 @@ internal sealed class LinedMap : LayerMap
         var within = Flat.Of(part.Outline);
         double Within(Patch patch) => patch.Area.IsEmpty ? 0 : Flat.Shared(patch.Area, within).Area;
         var below = On.AreasWithin(part);
-        return [.. Walled is { } walled ? Left(below, Taken(Flat.SharedArea(walled, within))) : below, .. Own().Select(Within), .. Poured.Select(Within)];
+        return
+        [
+            .. Walled is { } walled ? Left(below, Taken(Flat.SharedArea(walled, within))) : below,
+            .. Own().Select(Within), .. Poured.Select(Within),
+        ];
     }
 
     /// <summary>Each wall by itself: where two lie on each other the first has it.</summary>
@@ -116,7 +120,8 @@ internal sealed class LinedMap : LayerMap
     }
 
     /// <summary>What an area takes from each region below, mm².</summary>
-    private double[] Taken(Geometry area) => area.IsEmpty ? new double[On.Regions.Length] : On.AreasWithin(cover(new AreaOutline(area, outline)));
+    private double[] Taken(Geometry area) =>
+        area.IsEmpty ? new double[On.Regions.Length] : On.AreasWithin(cover(new AreaOutline(area, outline)));
 
     private double[] Left(double[] all, double[] taken) =>
         [.. all.Zip(taken, On.Regions).Select(r => r.Third.TakesArea ? Math.Max(0, r.First - r.Second) : r.First)];
@@ -152,7 +157,8 @@ internal sealed class LinedMap : LayerMap
         }).ToList();
 
         // What the walls take is what the regions lack: rounding of their shapes is theirs.
-        var (covered, lacking) = (own.Sum(w => w.AreaMm2), On.Regions.Zip(left).Where(r => r.First.TakesArea).Sum(r => r.First.AreaMm2 - r.Second));
+        var (covered, lacking) = (own.Sum(w => w.AreaMm2),
+            On.Regions.Zip(left).Where(r => r.First.TakesArea).Sum(r => r.First.AreaMm2 - r.Second));
         return
         [
             .. On.Regions.Zip(left).Select(r => r.First with
