@@ -363,7 +363,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         using var page = new Page(own.Address);
         page.Open("/cupboard");
         page.WaitForText("How I work");
-        page.Choose("I tape an edge with", "two runs, side and dam");
+        page.Choose("I tape an edge with", "two runs");
         page.Write("Reserve in every cup", "25");
         page.Choose("My walls are of", "two-part putty");
         Waiting.Until(() => page.Find("textbox", "Reserve in every cup").GetAttribute("value") == "25", "the reserve");

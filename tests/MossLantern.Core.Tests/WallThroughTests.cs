@@ -33,7 +33,8 @@ public class WallThroughTests
 
     private static readonly Course Across = new DrawnCourse([new(0, 90), new(150, 110), new(300, 90)]);
 
-    private static double Sum(LayerPlan plan) => plan.Regions.Where(r => r.Kind is not (RegionKind.Line or RegionKind.Film)).Sum(r => r.Area.Value);
+    private static double Sum(LayerPlan plan) =>
+        plan.Regions.Where(r => r.Kind is not (RegionKind.Line or RegionKind.Film)).Sum(r => r.Area.Value);
 
     public static TheoryData<LayoutKind> Kinds() => [.. Enum.GetValues<LayoutKind>().Where(k => k != LayoutKind.Pools)];
 
@@ -63,7 +64,8 @@ public class WallThroughTests
 
             // Laid a second time along the same way it takes nothing more, and nothing is poured there.
             var twice = Plan(Made(piece, new LayLine("l1", null, course, LineOf.Wall, WidthMm: 6))).Layers[0];
-            Assert.Equal(wall.Area.Value, twice.Regions.Where(r => r.Kind == RegionKind.Wall).Sum(r => r.Area.Value), 0.01 * wall.Area.Value);
+            Assert.Equal(wall.Area.Value,
+                twice.Regions.Where(r => r.Kind == RegionKind.Wall).Sum(r => r.Area.Value), 0.01 * wall.Area.Value);
             Assert.DoesNotContain(twice.Cups.Regions, r => r.RegionId == wall.Id && r.PourMl.Value > 0);
         }
     }
@@ -153,7 +155,8 @@ public class WallThroughTests
     [Fact]
     public void A_wall_is_painted_over_what_it_parts_and_can_be_pointed_at()
     {
-        var piece = Made(Rings(), new LayLine("l1", null, Across, LineOf.Wall, WidthMm: 6), SetField.To("lines[wall-1].material.class", "putty"));
+        var piece = Made(Rings(), new LayLine("l1", null, Across, LineOf.Wall, WidthMm: 6),
+            SetField.To("lines[wall-1].material.class", "putty"));
         var full = Planner.Paint(piece, null, PaintDetail.Full);
         Assert.Contains(full.Paths, p => p.Role == PaintRole.Wall && p.Region == R("wall"));
         var draft = Planner.Paint(piece, null, PaintDetail.Draft);
