@@ -77,6 +77,7 @@ internal static class AnyEdit
                     "Layer" when of.IsSubclassOf(typeof(SpotEdit)) => zone is null ? null : layer.Id,
                     "Layer" => layer.Id,
                     "Zone" => zone?.Id,
+                    "Id" when of == typeof(LeaveRubberOut) => One((piece.Ground.Rubber ?? []).Select(r => r.Id)),
                     "Id" => zone?.Id ?? One((piece.Kept ?? []).Select(k => k.Id)),
                     "Band" => One((layout as BandedLayout)?.Bands.Select(b => b.Id)),
                     "Heart" => One((layout as RingsLayout)?.Hearts.Select(h => h.Id)),

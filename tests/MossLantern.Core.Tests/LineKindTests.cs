@@ -27,13 +27,6 @@ public class LineKindTests
 
     private static PiecePlan Plan(Piece piece, Surroundings? around = null) => Planner.Plan(piece, [], around ?? Around);
 
-    private static Piece Made(Piece piece, params Edit[] edits)
-    {
-        var made = Editing.Checked(piece, [.. edits], AnyEdit.Cupboard);
-        Assert.True(made.Refusal is null, $"{made.Place}: {made.Refusal}");
-        return made.Piece!;
-    }
-
     private static Piece Rings() => Piece(Panel(300, 200), Layer(Heart(140, 100), 18, 12, 0));
 
     private static Piece With(Course course, LineOf of = LineOf.Resin) => Made(Rings(), new LayLine("l1", null, course, of, "c1"));
@@ -370,6 +363,20 @@ public class LineKindTests
         Assert.Equal(rolled.Holds, roll.Opens);
         Assert.True(roll.Closes > roll.Opens);
         Assert.Equal(rolled.Batches.GelMinutes!.Value, (roll.Closes!.Value - rolled.Span!.Start).TotalMinutes, 1e-6);
+    }
+
+    [Fact]
+    public void Tape_that_is_on_comes_off_by_itself_in_its_window_later_warmed_and_dry_to_the_touch_scored()
+    {
+        var sitting = Plan(Made(Rings(), new PourAt("l1", Ten))).Sittings[0];
+        Assert.Empty(TapeOn.All([sitting], sitting.Span!.End));
+        var poured = sitting with { Poured = true };
+        var tape = poured.Windows.Single(w => w.Milestone == Curing.Milestone.TapePull);
+        var dry = poured.Windows.Single(w => w.Milestone == Curing.Milestone.TouchDry);
+        var hair = Duration.FromSeconds(1);
+        TapePull At(Instant now) => Assert.Single(TapeOn.All([poured], now)).Pull;
+        Assert.Equal([TapePull.Wait, TapePull.Soft, TapePull.Soft, TapePull.Warm, TapePull.Warm, TapePull.Score],
+            new[] { tape.Opens - hair, tape.Opens, tape.Closes!.Value - hair, tape.Closes.Value, dry.Opens - hair, dry.Opens }.Select(At));
     }
 
     [Theory]

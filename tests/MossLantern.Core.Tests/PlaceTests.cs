@@ -39,7 +39,7 @@ public class PlaceTests
         }
 
         Assert.All(PieceFields.Ranges.Keys,
-            k => Assert.Contains(k.Split('.')[0], (string[])["ground", "layers", "recipes", "sittings", "kept", "lines", "runs"]));
+            k => Assert.Contains(k.Split('.')[0], (string[])["ground", "layers", "recipes", "sittings", "kept", "lines", "dries", "runs"]));
     }
 
     [Fact]

@@ -1,6 +1,7 @@
 using System.Collections.Immutable;
 using CsCheck;
 using MossLantern.Core.Documents;
+using MossLantern.Core.Edits;
 using MossLantern.Core.Map;
 using MossLantern.Core.Materials;
 using MossLantern.Core.Shapes;
@@ -110,6 +111,14 @@ internal static class Samples
 
     /// <summary>The piece with one of its layers changed.</summary>
     public static Piece OnLayer(this Piece piece, int index, Func<Sketch, Sketch> change) => change(Sketch.Of(piece, index)).In(piece);
+
+    /// <summary>A piece with commands made, none of which was refused.</summary>
+    public static Piece Made(Piece piece, params Edit[] edits)
+    {
+        var made = Editing.Checked(piece, [.. edits], AnyEdit.Cupboard);
+        Assert.True(made.Refusal is null, $"{made.Place}: {made.Refusal}");
+        return made.Piece!;
+    }
 
     public static Sketch Rings(this Sketch layer, Func<RingsLayout, RingsLayout> change) =>
         layer with { Layout = change((RingsLayout)layer.Layout) };

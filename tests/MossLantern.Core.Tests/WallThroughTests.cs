@@ -20,13 +20,6 @@ public class WallThroughTests
 
     private static PiecePlan Plan(Piece piece) => Planner.Plan(piece, [], Around);
 
-    private static Piece Made(Piece piece, params Edit[] edits)
-    {
-        var made = Editing.Checked(piece, [.. edits], AnyEdit.Cupboard);
-        Assert.True(made.Refusal is null, $"{made.Place}: {made.Refusal}");
-        return made.Piece!;
-    }
-
     private static Piece Rings() => Piece(Panel(300, 200), Layer(Heart(140, 100), 18, 12, 0));
 
     private static Piece Laid(LayoutKind kind) => kind == LayoutKind.Rings ? Rings() : Made(Rings(), new LayOutAs("l1", null, kind));

@@ -18,12 +18,12 @@ internal sealed class WetGlueCheck : ICheck
     /// <summary>Lines that are laid, and not ready when the sitting pours that they have to be ready for.</summary>
     private IEnumerable<Finding> Lines(Looked looked)
     {
-        foreach (var (layer, line, plan, start) in Waiting(looked))
+        foreach (var (layer, waits, plan, start) in Waiting(looked))
         {
-            if (line.Ready is { } ready && ready > start)
+            if (waits.Ready is { } ready && ready > start)
             {
-                yield return Wet($"wet-glue@{layer.LayerId}/{line.Id}", layer, start, plan, ready, "Not dry yet",
-                    $"{line.What} is ready at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: "
+                yield return Wet($"wet-glue@{layer.LayerId}/{waits.Id}", layer, start, plan, ready, "Not dry yet",
+                    $"{waits.What} is ready at {Clock(ready)}, but {plan.Name} starts at {Clock(start)}: "
                         + "it would cloud, creep or lift.");
             }
         }
@@ -35,26 +35,26 @@ internal sealed class WetGlueCheck : ICheck
         [Remedy.Of("later", $"Start {plan.Name} at {Clock(ready)}", new PourFromThenOn(start, ready))], Worth: worth);
 
     /// <summary>What a sitting with a start waits for which has not poured yet.</summary>
-    private static IEnumerable<(LayerPlan Layer, Waits Line, SittingPlan Plan, LocalDateTime Start)> Waiting(Looked looked) =>
+    private static IEnumerable<(LayerPlan Layer, Waits Waits, SittingPlan Plan, LocalDateTime Start)> Waiting(Looked looked) =>
         from layer in looked.Layers
-        from line in layer.Waits
-        let at = looked.Piece.Sittings.ToList().FindIndex(s => s.Id == line.BeforeId)
-        where at >= 0 && looked.Piece.Sittings[at].Start is not null && !looked.Sittings[at].Poured && line.Dry is not null
-        select (layer, line, looked.Sittings[at], looked.Piece.Sittings[at].Start!.Value);
+        from waits in layer.Waits
+        let at = looked.Piece.Sittings.ToList().FindIndex(s => s.Id == waits.BeforeId)
+        where at >= 0 && looked.Piece.Sittings[at].Start is not null && !looked.Sittings[at].Poured && waits.Dry is not null
+        select (layer, waits, looked.Sittings[at], looked.Piece.Sittings[at].Start!.Value);
 
     /// <summary>What is not laid yet, and cannot be ready any more when the sitting is to pour; null where they can.</summary>
     public static Finding? LinesNotBegun(Looked looked, Instant now)
     {
         var zone = looked.Around.Zone;
-        foreach (var sitting in Waiting(looked).Where(w => !w.Line.Laid).GroupBy(w => w.Plan.SittingId))
+        foreach (var sitting in Waiting(looked).Where(w => !w.Waits.Laid).GroupBy(w => w.Plan.SittingId))
         {
-            var (layer, line, plan, start) = sitting.MaxBy(w => w.Line.Dry!.Value);
-            var (from, ready) = (zone.AtLeniently(start).ToInstant(), now + Duration.FromHours(line.Dry!.Value));
+            var (layer, waits, plan, start) = sitting.MaxBy(w => w.Waits.Dry!.Value);
+            var (from, ready) = (zone.AtLeniently(start).ToInstant(), now + Duration.FromHours(waits.Dry!.Value));
             if (from > now && from < ready)
             {
                 var whole = PouredOver.Whole(ready, zone);
                 return Wet($"wet-glue@{layer.LayerId}/lines", layer, start, plan, whole, "Not dry by then",
-                    $"{line.What} is not laid yet. Begun now, it is ready at {Clock(whole)} at the earliest, but "
+                    $"{waits.What} is still to do. Begun now, it is ready at {Clock(whole)} at the earliest, but "
                         + $"{plan.Name} starts at {Clock(start)}.", (ready - from).TotalHours);
             }
         }

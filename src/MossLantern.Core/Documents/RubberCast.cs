@@ -15,7 +15,4 @@ public sealed record RubberCast(
 {
     /// <summary>Most of a piece.</summary>
     public const int Most = 8;
-
-    /// <summary>How high it is cast at least, mm.</summary>
-    public const double LeastMm = 5;
 }

@@ -1,5 +1,6 @@
 using MossLantern.Core.Documents;
 using MossLantern.Core.Materials;
+using MossLantern.Core.Units;
 
 namespace MossLantern.Core.Edits;
 
@@ -18,7 +19,8 @@ public sealed record CastOfRubber(string? Insert) : GroundEdit
             : ground with
             {
                 Rubber = all.Add(new(FreeId.Of("rubber", all.Select(r => r.Id)), Insert,
-                    HeightMm: insert?.HeightMm ?? Math.Max(ground.SideHeightMm, RubberCast.LeastMm))),
+                    HeightMm: Math.Clamp(insert?.HeightMm ?? ground.SideHeightMm,
+                        Accepted.RubberHeightMm.From, Accepted.RubberHeightMm.To))),
             };
     }
 

@@ -49,7 +49,7 @@ public sealed record LayLine(string Layer, string? Zone, Course? Course = null, 
     public const string PasteName = "resin for the paste";
 
     /// <inheritdoc/>
-    public override string Words(Piece before) => Course is null ? "lay a vein" : "lay a line";
+    public override string Words(Piece before) => Of == LineOf.Wall ? "lay a wall" : Course is null ? "lay a vein" : "lay a line";
 
     private protected override Edited Change(LaidOut laid, Cupboard cupboard)
     {

@@ -46,8 +46,10 @@ public sealed record RubberPlan(
         var (foot, edge) = insert is not null ? (insert.Outline.AreaMm2, insert.Outline.PerimeterMm) : Rim(ground.Outline, cast.WidthMm);
         var lean = Tan(cast.FaceDeg) + (insert is null ? Tan(cast.BackDeg) : 0);
         var crystals = Displacement.Ml(cast.CrystalsG ?? 0,
-            catalogue.Find(MaterialKind.Stone, "quartz-points")?[MaterialProperties.SolidDensity] ?? QuartzGPerMl);
-        var ml = Math.Max(0, (foot - edge * cast.HeightMm * lean / 2) * cast.HeightMm / 1000 - crystals) * ground.AtOnce;
+            catalogue.Find(MaterialKind.Stone, Crystals)![MaterialProperties.SolidDensity]);
+        // A rim is cast round each board; an insert stands in every cavity.
+        var times = insert is null ? ground.Boards : ground.AtOnce;
+        var ml = Math.Max(0, (foot - edge * cast.HeightMm * lean / 2) * cast.HeightMm / 1000 - crystals) * times;
         ReckonedInput loss = new("loss", Casting.LossShare, "", Origin.Default),
         density = new("density", rubber[MaterialProperties.Density], "g/ml", rubber.OriginOf(MaterialProperties.Density));
         var mixed = MouldRubber.Of(rubber, ml, 0);
@@ -62,7 +64,7 @@ public sealed record RubberPlan(
             [
                 new("foot", foot / 100, "cm²", Origin.Reckoned), new("edge", edge, "mm", Origin.Reckoned),
                 Own("height", cast.HeightMm, "mm", "heightMm"), new("lean", lean, "", Origin.Reckoned),
-                new("crystals", crystals, "ml", Origin.Reckoned), new("pieces at once", ground.AtOnce, "", Origin.Own),
+                new("crystals", crystals, "ml", Origin.Reckoned), new("how many", times, "", Origin.Own),
             ]),
             Reckoned.Of(mixed.G, "g", Formulas.RubberGrams, new("rubber", ml, "ml", Origin.Reckoned), loss, density),
             Reckoned.Of(mixed.FirstG, "g", Formulas.RubberFirst, grams, firstParts, secondParts),
@@ -72,8 +74,8 @@ public sealed record RubberPlan(
                 Own("height", cast.HeightMm, "mm", "heightMm"), new("leans over", -Tan(cast.FaceDeg), "", Origin.Own, place + "faceDeg")));
     }
 
-    /// <summary>Solid density of quartz where the catalogue has none, g/ml.</summary>
-    private const double QuartzGPerMl = 2.65;
+    /// <summary>What is pressed in, of the catalogue's stones.</summary>
+    private const string Crystals = "quartz-points";
 
     private static double Tan(double degrees) => Math.Tan(degrees * Math.PI / 180);
 

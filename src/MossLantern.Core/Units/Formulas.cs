@@ -792,7 +792,7 @@ public static class Formulas
             "filled = mixed ÷ what each takes, whole ones only and no more than wanted; left over = mixed − filled × "
                 + "what each takes; missing = wanted × what each takes − mixed, at least 0",
             "mixing.md#castings"),
-        new(RubberCast, "Rubber in it", "((foot × 100 − edge × height × lean ÷ 2) × height ÷ 1000 − crystals) × pieces at once",
+        new(RubberCast, "Rubber in it", "((foot × 100 − edge × height × lean ÷ 2) × height ÷ 1000 − crystals) × how many",
             "walls.md#rubber"),
         new(RubberGrams, "Rubber to mix", "rubber × (1 + loss) × density", "walls.md#rubber"),
         new(RubberFirst, "Its first part", "rubber × first part ÷ (first part + second part)", "walls.md#rubber"),

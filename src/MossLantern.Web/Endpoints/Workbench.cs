@@ -83,7 +83,10 @@ public sealed record SittingView(
 /// <summary>Everything worked out for a piece; why its underside is not seen and no light comes through it, where that is so.</summary>
 public sealed record PlanView(GroundPlan Ground, ImmutableArray<LayerView> Layers, ImmutableArray<SittingView> Sittings,
     ImmutableArray<Finding> Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need, Taping? Tape, DamPlan? Dam,
-    SidesPlan? Sides, ImmutableArray<RubberPlan> Rubber);
+    SidesPlan? Sides, ImmutableArray<RubberPlan> Rubber, ImmutableArray<TapeOnView> TapeOn);
+
+/// <summary>A run of tape that is on a sitting which was poured, and how it comes off now.</summary>
+public sealed record TapeOnView(string SittingId, Milestone Milestone, TapePull Pull, Moment Opens);
 
 /// <summary>A pour of a run as it is shown.</summary>
 public sealed record LoggedPourView(string LayerId, RegionId RegionId, string ColourName, double? PlannedMl, double? PouredMl, int Pass,
@@ -117,7 +120,7 @@ public sealed record PreviewView(PlanView? Plan, Painting? Painting, Piece? Piec
 public sealed record PlanChange(GroundPlan? Ground, ImmutableArray<LayerView> Layers,
     ImmutableArray<SittingView> Sittings, ImmutableArray<Finding>? Findings, PotLeft? Pot, string? Hidden, ImmutableArray<PieceNeed> Need,
     Taping? Tape, DamPlan? Dam,
-    SidesPlan? Sides, ImmutableArray<RubberPlan> Rubber);
+    SidesPlan? Sides, ImmutableArray<RubberPlan> Rubber, ImmutableArray<TapeOnView> TapeOn);
 
 /// <summary>A piece after a change, with what that made of its plan; and where something was made anew, its place.</summary>
 public sealed record EditedView(
@@ -285,7 +288,7 @@ public sealed class Workbench(
             [.. now.Sittings
                 .Where(s => was?.Sittings.FirstOrDefault(b => b.SittingId == s.SittingId) is not { } before || !Alike(before, s))],
             was is not null && Alike(was.Findings, now.Findings) ? null : now.Findings, now.Pot, now.Hidden, now.Need, now.Tape, now.Dam,
-            now.Sides, now.Rubber),
+            now.Sides, now.Rubber, now.TapeOn),
         made);
 
     /// <summary>A mark that is another where the piece is painted otherwise.</summary>
@@ -438,7 +441,8 @@ public sealed class Workbench(
                     s.OpenRegions, s.Copies, s.Castings, s.Reach, s.CopiesLeft, CostOf(piece, s))),
             ],
             planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need,
-            plan.Tape, plan.Dam, plan.Sides, plan.Rubber);
+            plan.Tape, plan.Dam, plan.Sides, plan.Rubber,
+            [.. TapeOn.All(plan.Sittings, now).Select(t => new TapeOnView(t.SittingId, t.Milestone, t.Pull, WorkshopTime.Local(t.Opens, zone)))]);
 
         WallsView WallsOf(Piece of, PiecePlan worked, string layerId)
         {

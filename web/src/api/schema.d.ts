@@ -5929,6 +5929,7 @@ export interface components {
             dam: null | components["schemas"]["DamPlan"];
             sides: null | components["schemas"]["SidesPlan"];
             rubber: components["schemas"]["RubberPlan"][];
+            tapeOn: components["schemas"]["TapeOnView"][];
         };
         PlanView: {
             ground: components["schemas"]["GroundPlan"];
@@ -5942,6 +5943,7 @@ export interface components {
             dam: null | components["schemas"]["DamPlan"];
             sides: null | components["schemas"]["SidesPlan"];
             rubber: components["schemas"]["RubberPlan"][];
+            tapeOn: components["schemas"]["TapeOnView"][];
         };
         /** @description One pour of a sitting. */
         PlannedPour: {
@@ -7083,6 +7085,17 @@ export interface components {
             lengthEachMm: number;
             reason: null | string;
         };
+        TapeOnView: {
+            sittingId: string;
+            milestone: components["schemas"]["Milestone"];
+            pull: components["schemas"]["TapePull"];
+            opens: components["schemas"]["Moment"];
+        };
+        /**
+         * @description How a run of tape comes off.
+         * @enum {unknown}
+         */
+        TapePull: "wait" | "soft" | "warm" | "score";
         /**
          * @description What a run of tape is for.
          * @enum {unknown}
@@ -7185,7 +7198,9 @@ export interface components {
         Waits: {
             /** @description The line or the drying. */
             id: string;
-            /** @description What it is, as a sentence begins with it. */
+            /** @description What it is called. */
+            name: string;
+            /** @description The same as a sentence begins with it. */
             what: string;
             dry: null | components["schemas"]["Reckoned"];
             ready: null | components["schemas"]["LocalDateTime"];

@@ -64,7 +64,7 @@ function changed(plan: PlanView | null, to: EditedView): PlanView | null {
   const ground = to.plan.ground ?? plan?.ground;
   const findings = to.plan.findings ?? plan?.findings;
   if (!ground || !findings || layers.some((l) => !l) || sittings.some((s) => !s)) return null;
-  const { pot, hidden, need, tape, dam, sides, rubber } = to.plan;
+  const { pot, hidden, need, tape, dam, sides, rubber, tapeOn } = to.plan;
   return {
     ground,
     findings,
@@ -76,6 +76,7 @@ function changed(plan: PlanView | null, to: EditedView): PlanView | null {
     dam,
     sides,
     rubber,
+    tapeOn,
     need,
   };
 }

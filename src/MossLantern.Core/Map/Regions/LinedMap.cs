@@ -33,6 +33,7 @@ internal sealed class LinedMap : LayerMap
     private readonly Lazy<ImmutableArray<Region>> regions;
     private readonly Lazy<ImmutableArray<Border>> touching;
     private readonly Lazy<Geometry?> walls;
+    private readonly Lazy<ImmutableArray<Patch>> apart;
     private readonly Lazy<IndexedPointInAreaLocator[]> locators;
     private readonly Lazy<ImmutableArray<Compartment>> compartments;
 
@@ -48,7 +49,9 @@ internal sealed class LinedMap : LayerMap
         var snapped = Pools.Snapped(outline, Wall.Among(lines)).ToDictionary(w => w.Id, w => w.Spots);
         Lines = [.. lines.Select(l => snapped.TryGetValue(l.Id, out var spots) ? Patch(outline, on, l, new DrawnCourse(spots))
             : l.Course is DrawnCourse or RingCourse ? known(l, () => Patch(outline, on, l, l.Course)) : Patch(outline, on, l, l.Course))];
-        walls = new(() => Walls.Any() ? Flat.Together(Walls.Select(p => p.Area)) : null);
+        Walls = [.. Lines.Where(p => p.Kind == RegionKind.Wall)];
+        walls = new(() => !Walls.IsEmpty ? Flat.Together(Walls.Select(p => p.Area)) : null);
+        apart = new(() => [.. Own()]);
         locators = new(() => [.. Walls.Select(p => new IndexedPointInAreaLocator(p.Area))]);
         regions = new(Measure);
         touching = new(FindTouching);
@@ -64,7 +67,7 @@ internal sealed class LinedMap : LayerMap
     private IEnumerable<Patch> Poured => Lines.Where(p => p.CupId is not null);
 
     /// <summary>The walls among them.</summary>
-    public IEnumerable<Patch> Walls => Lines.Where(p => p.Kind == RegionKind.Wall);
+    public ImmutableArray<Patch> Walls { get; }
 
     /// <summary>What all walls cover; null where there are none.</summary>
     public Geometry? Walled => walls.Value;
@@ -80,13 +83,13 @@ internal sealed class LinedMap : LayerMap
 
     public override RegionId RegionAt(double xMm, double yMm)
     {
-        if (Walls.Any())
+        if (!Walls.IsEmpty)
         {
             var (at, each) = (new Coordinate(xMm, yMm), locators.Value);
             var wall = Array.FindIndex(each, l => l.Locate(at) != Location.Exterior);
             if (wall >= 0)
             {
-                return Walls.ElementAt(wall).Id;
+                return Walls[wall].Id;
             }
         }
 
@@ -103,7 +106,7 @@ internal sealed class LinedMap : LayerMap
         return
         [
             .. Walled is { } walled ? Left(below, Taken(Flat.SharedArea(walled, within))) : below,
-            .. Own().Select(Within), .. Poured.Select(Within),
+            .. apart.Value.Select(Within), .. Poured.Select(Within),
         ];
     }
 
@@ -138,7 +141,7 @@ internal sealed class LinedMap : LayerMap
 
         var left = Left([.. On.Regions.Select(r => r.AreaMm2)], Taken(walled));
         var edges = new Dictionary<RegionId, double>();
-        var own = Own().Select(wall =>
+        var own = apart.Value.Select(wall =>
         {
             var rim = 0.0;
             foreach (var line in Flat.Lines(Flat.Of(outline).Boundary.Intersection(wall.Area)).Where(l => l.Count > 1))

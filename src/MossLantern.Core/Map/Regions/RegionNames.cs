@@ -87,7 +87,7 @@ public static class RegionNames
                 RegionKind.HeartBed => $"{Colour(region)}, heart bed",
                 RegionKind.Film => $"{Colour(region)}, film below",
                 RegionKind.Streaks => $"{Colour(region)}, streaks",
-                RegionKind.Wall => "walls",
+                RegionKind.Wall => layout is PoolsLayout ? "walls" : "wall",
                 _ => layout switch
                 {
                     PuddleLayout => $"{Colour(region)}, round the puddle",

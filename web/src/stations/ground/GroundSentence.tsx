@@ -50,6 +50,7 @@ export function GroundSentence({ ground, spans, of = 'This' }: Props) {
                 ['taped-clean', 'taped clean'],
                 ['rolled-over', 'rolled over'],
                 ['dripped-over', 'dripped over'],
+                ...(ground.edge === 'walled' ? [['walled', 'inside a rim'] as const] : []),
               ]}
             />
             ,

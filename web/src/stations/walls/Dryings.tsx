@@ -5,10 +5,10 @@ import { fieldText, localText, wireText } from '../../units/format';
 import { useStation } from '../station';
 
 const kinds = [
-  ['crackle-paste', 'Crackle paste', 'crackle paste'],
-  ['glue', 'Glue', 'glue, until it is clear'],
-  ['mask', 'Peelable mask', 'peelable mask'],
-  ['other', 'Something else', 'what has to dry'],
+  ['crackle-paste', 'Crackle paste'],
+  ['glue', 'Glue'],
+  ['mask', 'Peelable mask'],
+  ['other', 'Something else'],
 ] as const;
 
 /** What else has to dry before the layer is poured: how long, and when it was put on. */
@@ -23,7 +23,7 @@ export function Dryings() {
         <ul>
           {own.map((d) => {
             const waits = layerPlan.waits.find((w) => w.id === d.id);
-            const name = d.name ?? kinds.find(([id]) => id === d.kind)![2];
+            const name = waits?.name ?? d.name ?? '';
             const at = `dries[${d.id}]`;
             const mark = (done: boolean, when: string | null = null) =>
               void edit({ do: 'mark-laid', lines: [d.id], done, at: when });

@@ -4,7 +4,6 @@ import { HowNumber } from '../../parts/HowNumber';
 import { useEdits } from '../../parts/editing';
 import { localText } from '../../units/format';
 import { useUnits } from '../../units/units';
-import { useWorkshop } from '../../units/workshop';
 import { useStation } from '../station';
 import { tapeRuns, unsaidBarriers } from './barriers';
 import { TapePicture } from './TapePicture';
@@ -110,38 +109,24 @@ function Sides() {
   );
 }
 
-const states = {
-  ahead: 'wait',
-  open: 'soft: pull it slowly, to the side',
-  closed: 'warm it first',
-  hard: 'hard: warm it, score along it, then pull',
-  never: 'warm it first',
-  reached: 'soft',
+const pulls = {
+  wait: 'leave it on',
+  soft: 'soft: pull it slowly, to the side',
+  warm: 'warm it first',
+  score: 'hard: warm it, score along it, then pull',
 } as const;
 
 /** How each run stands that is on a sitting which was poured: whether it may come off, and how. */
 function Pulls() {
   const { plan } = useStation();
-  const now = useWorkshop().data?.now.local;
-  const tapes = plan.sittings
-    .filter((s) => s.poured)
-    .flatMap((s) =>
-      s.windows
-        .filter((w) => w.milestone === 'tape-pull' || w.milestone === 'dam-pull')
-        .map((w) => {
-          const firm = s.windows.find((x) => x.milestone === 'touch-dry')?.opens.local;
-          const hard = w.state === 'closed' && firm !== undefined && now !== undefined && now >= firm;
-          return { sitting: s, window: w, state: hard ? ('hard' as const) : w.state };
-        }),
-    );
-  if (tapes.length === 0) return null;
+  if (plan.tapeOn.length === 0) return null;
   return (
     <ul className="tape-runs" aria-label="Tape that is on">
-      {tapes.map(({ sitting, window, state }) => (
-        <li key={`${sitting.sittingId} ${window.milestone}`} data-state={state}>
-          <b>{window.milestone === 'dam-pull' ? 'dam tape' : 'side tape'}</b> of {sitting.name}:{' '}
-          {states[state]}
-          {state === 'ahead' && ` until ${localText(window.opens.local)}`}
+      {plan.tapeOn.map(({ sittingId, milestone, pull, opens }) => (
+        <li key={`${sittingId} ${milestone}`} data-state={pull}>
+          <b>{milestone === 'dam-pull' ? 'dam tape' : 'side tape'}</b> of{' '}
+          {plan.sittings.find((s) => s.sittingId === sittingId)?.name}: {pulls[pull]}
+          {pull === 'wait' && ` until ${localText(opens.local)}`}
         </li>
       ))}
     </ul>
