@@ -442,7 +442,8 @@ public sealed class Workbench(
             ],
             planner.FindingsAt(piece, plan, around.Now, now), PotOf(id, piece, plan.Ground), Look.Hidden(piece), plan.Need,
             plan.Tape, plan.Dam, plan.Sides, plan.Rubber,
-            [.. TapeOn.All(plan.Sittings, now).Select(t => new TapeOnView(t.SittingId, t.Milestone, t.Pull, WorkshopTime.Local(t.Opens, zone)))]);
+            [.. TapeOn.All(plan.Sittings, now)
+                .Select(t => new TapeOnView(t.SittingId, t.Milestone, t.Pull, WorkshopTime.Local(t.Opens, zone)))]);
 
         WallsView WallsOf(Piece of, PiecePlan worked, string layerId)
         {
