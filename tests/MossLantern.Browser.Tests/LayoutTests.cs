@@ -222,6 +222,7 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
         page.WaitUntilKept();
         page.Click("button", "Walls are drawn: done");
 
+        page.Choose("A line of", "wall");
         page.TabTo("button", "Put a wall across");
         page.Press(Keys.Enter);
         Rows(page, 6);

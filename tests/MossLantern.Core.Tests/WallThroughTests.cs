@@ -103,6 +103,25 @@ public class WallThroughTests
     }
 
     [Fact]
+    public void Parts_of_one_region_are_told_apart_each_by_a_spot_in_it()
+    {
+        var piece = Made(Laid(LayoutKind.Flood), SetField.To("layers[l1].depthMm", 6),
+            new LayLine("l1", null, new DrawnCourse([new(0, 60), new(300, 60)]), LineOf.Wall),
+            new LayLine("l1", null, new DrawnCourse([new(0, 140), new(300, 140)]), LineOf.Wall));
+        piece = Made(piece, [.. piece.Lines!.Value.SelectMany(l => new[]
+        {
+            SetField.To(l.Place + ".material.class", "putty"), SetField.To(l.Place + ".section.heightMm", 4),
+        })]);
+        var plan = Plan(piece);
+        Assert.Equal(3, plan.Layers[0].Holds.Select(h => h.Key).Distinct().Count());
+        Assert.Single(plan.Layers[0].Holds.Select(h => h.RegionId).Distinct());
+        Assert.Equal(["above", "below", "between"],
+            plan.Layers[0].Holds.Select(h => h.At!.YMm switch { < 60 => "above", < 140 => "between", _ => "below" }).Order());
+        Assert.Equal(3, plan.Findings.Count(f => f.Key.StartsWith("overfill@l1/", StringComparison.Ordinal)));
+        Assert.Equal(plan.Findings.Length, plan.Findings.Select(f => f.Key).Distinct().Count());
+    }
+
+    [Fact]
     public void Neighbours_with_a_wall_all_along_between_them_do_not_touch_and_a_line_may_lie_on_it()
     {
         var border = new BorderCourse(R("b1"), R("b2"));
@@ -143,6 +162,8 @@ public class WallThroughTests
         var map = mapper.Map(piece, piece.Filled[0]);
         var higher = Made(piece, SetField.To("lines[wall-1].section.heightMm", 7));
         Assert.Same(map, mapper.Map(higher, higher.Filled[0]));
+        var swelling = Made(piece, SetField.To("lines[wall-1].section.swell", 0.8));
+        Assert.NotEqual(map.Area(R("wall")), mapper.Map(swelling, swelling.Filled[0]).Area(R("wall")), 1e-3);
     }
 
     [Fact]

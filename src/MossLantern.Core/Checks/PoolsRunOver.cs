@@ -30,12 +30,13 @@ internal static class PoolsRunOver
             _ => ("Nearly full", $"{name} gets {{0}}: more than {{1}} leaves less than half a millimetre to the brim.", hold.Room),
         };
         return new(
-            check, $"{check}@{layer.Id}/{hold.RegionId}", hold.State > PoolState.NearlyFull ? Grade.Mend : Grade.Mind, title, reason,
+            check, $"{check}@{layer.Id}/{hold.Key}", hold.State > PoolState.NearlyFull ? Grade.Mend : Grade.Mind, title, reason,
             [hold.Gets, number], new(Station.Walls, layer.Id, Anchor(plan, hold)?.XMm, Anchor(plan, hold)?.YMm),
             [.. Higher(piece, hold), .. Less(layer, hold)], Worth: hold.Gets.Value - hold.Room.Value);
     }
 
-    private static Shapes.Spot? Anchor(LayerPlan plan, PoolHold hold) => plan.Regions.FirstOrDefault(r => r.Id == hold.RegionId)?.Middle;
+    private static Shapes.Spot? Anchor(LayerPlan plan, PoolHold hold) =>
+        hold.At ?? plan.Regions.FirstOrDefault(r => r.Id == hold.RegionId)?.Middle;
 
     /// <summary>All its walls as high as they have to be, in half millimetres.</summary>
     private static IEnumerable<Remedy> Higher(Piece piece, PoolHold hold)

@@ -29,6 +29,8 @@ public enum PoolState
 }
 
 /// <summary>What a pool holds behind its walls, and what it gets over all layers.</summary>
+/// <param name="Key">Its name among those of its layer: of several parts of a region each has one of its own.</param>
+/// <param name="At">A spot well inside it; null for a pool, which has its own.</param>
 /// <param name="RegionId">The pool; where walls close in more than one region, the one of them with the most area there.</param>
 /// <param name="With">The other regions that the walls close in with it.</param>
 /// <param name="CrestMm">To what height its lowest wall holds, mm.</param>
@@ -46,8 +48,8 @@ public enum PoolState
 /// <param name="Side">The side of it that lies low; null where it is level, or nobody measured.</param>
 /// <remarks>Source: docs/craft/walls.md, What a pool holds.</remarks>
 public sealed record PoolHold(
-    RegionId RegionId, ImmutableArray<RegionId> With, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over, Reckoned Gets,
-    Reckoned Level,
+    string Key, Spot? At, RegionId RegionId, ImmutableArray<RegionId> With, double CrestMm, Reckoned Room, Reckoned Brim, Reckoned Over,
+    Reckoned Gets, Reckoned Level,
     PoolState State, Reckoned More, Reckoned? Spills, RegionId? Into, ImmutableArray<string> Walls, double LowMm, string? Side)
 {
     private const double Hair = 1e-6;
@@ -87,8 +89,10 @@ public sealed record PoolHold(
     {
         var pools = WalledIn.All(layer, part);
         double LevelMm(WalledIn pool) => Gets(pool).Sum(g => g.Ml) * 1000 / pool.Area.Area;
+        var told = new Dictionary<RegionId, int>();
         foreach (var pool in pools)
         {
+            var number = told[pool.Id] = told.GetValueOrDefault(pool.Id) + 1;
             var own = pool.Walls;
             if (own.IsEmpty || own.Any(w => w.Section.HeightMm is null))
             {
@@ -121,6 +125,7 @@ public sealed record PoolHold(
             var state = gets.Value > over.Value + Hair ? PoolState.RunsOver : gets.Value > brim.Value + Hair ? PoolState.AboveBrim
                 : gets.Value > room.Value + Hair ? PoolState.NearlyFull : PoolState.Holds;
             yield return new(
+                pool.Id.In(part.ZoneId) + (number == 1 ? "" : FormattableString.Invariant($"~{number}")), pool.At,
                 pool.Id.In(part.ZoneId), [.. pool.Regions.Skip(1).Select(r => r.Region.In(part.ZoneId))], crest, room, brim, over, gets,
                 Reckoned.Of(LevelMm(pool), "mm", Formulas.PoolLevel, all, area), state,
                 Reckoned.Of(brim.Value - gets.Value, "ml", Formulas.PoolMore, new("to the brim", brim.Value, "ml", Origin.Reckoned), all),
@@ -152,7 +157,9 @@ public sealed record PoolHold(
 /// <param name="Area">Where it lies.</param>
 /// <param name="Regions">The regions in it, each with the share of it that is; the one with the most area there first.</param>
 /// <param name="Walls">The walls that stand beside it.</param>
-internal sealed record WalledIn(Geometry Area, ImmutableArray<(RegionId Region, double Share)> Regions, ImmutableArray<Line> Walls)
+/// <param name="At">A spot well inside it; null for a pool.</param>
+internal sealed record WalledIn(
+    Geometry Area, ImmutableArray<(RegionId Region, double Share)> Regions, ImmutableArray<Line> Walls, Spot? At = null)
 {
     /// <summary>A wall this near to a pool stands beside it, mm.</summary>
     private const double BesideMm = 0.5;
@@ -169,7 +176,8 @@ internal sealed record WalledIn(Geometry Area, ImmutableArray<(RegionId Region, 
             return part.Map is not LinedMap lined ? [] :
             [
                 .. lined.Compartments.Where(c => !c.Regions.IsEmpty)
-                    .Select(c => new WalledIn(c.Area, c.Regions, [.. c.Walls.Select(w => lines[w])])),
+                    .Select(c => new WalledIn(c.Area, c.Regions, [.. c.Walls.Select(w => lines[w])],
+                        new(c.Area.InteriorPoint.X, c.Area.InteriorPoint.Y))),
             ];
         }
 

@@ -5988,6 +5988,9 @@ export interface components {
         };
         /** @description What a pool holds behind its walls, and what it gets over all layers. */
         PoolHold: {
+            /** @description Its name among those of its layer: of several parts of a region each has one of its own. */
+            key: string;
+            at: null | components["schemas"]["Spot"];
             /** @description The pool; where walls close in more than one region, the one of them with the most area there. */
             regionId: components["schemas"]["RegionId"];
             /** @description The other regions that the walls close in with it. */

@@ -103,7 +103,7 @@ export function StageFoot({ pixelsPerMm, picture, tilt, drawing: draws, zoom, on
                 {draws.now === kind ? done[kind] : draws.kinds.length === 1 ? drawing[kind] : draw[kind]}
               </button>
             ))}
-          {draws.kinds.includes('wall') && draws.now === null && (
+          {draws.kinds.length === 1 && draws.kinds[0] === 'wall' && draws.now === null && (
             <button type="button" className="btn btn-outline-primary" onClick={draws.across}>
               Put a wall across
             </button>

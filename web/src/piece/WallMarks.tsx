@@ -4,18 +4,23 @@ import { middleOf } from './RegionMarks';
 import type { Frame } from './StageHandles';
 import './WallMarks.scss';
 
+const leastMl = 1;
+
 /** What each pool still takes, written on it: what holds what. */
 export function WallMarks({ layer, frame }: { layer: LayerView; frame: Frame }) {
   const units = useUnits();
   return (
     <g className="wall-marks" aria-hidden>
       {layer.holds.map((hold) => {
-        const at = middleOf(layer, hold.regionId, frame);
-        if (!at) return null;
+        const at = hold.at
+          ? { x: frame.px(hold.at.xMm), y: frame.py(hold.at.yMm) }
+          : middleOf(layer, hold.regionId, frame);
+        // What holds next to nothing has no room for words either.
+        if (!at || (hold.state === 'holds' && hold.brim.value < leastMl)) return null;
         const more = hold.more.value;
         const over = hold.spills?.value;
         return (
-          <g key={hold.regionId} data-state={hold.state} transform={`translate(${at.x} ${at.y})`}>
+          <g key={hold.key} data-state={hold.state} transform={`translate(${at.x} ${at.y})`}>
             <text className="wall-more">
               {over !== undefined
                 ? `${units.show(over, 'ml', over < 10 ? 1 : 0)} over`

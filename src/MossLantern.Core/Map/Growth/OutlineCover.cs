@@ -27,13 +27,34 @@ internal sealed class OutlineCover
             throw new ArgumentException("The outline's points must run clockwise as seen.", nameof(outline));
         }
 
+        var crossed = new bool[grid.Columns - 1];
+        var crossings = new List<(double X, int Turn)>();
         for (var row = 0; row < grid.Rows - 1; row++)
         {
             strip.Set(whole);
             strip.Keep(0, 1, grid.Y(row));
             strip.Keep(0, -1, -grid.Y(row + 1));
+            Cross(strip, row, crossed, crossings);
+            var (passed, turn) = (0, 0);
             for (var column = 0; column < grid.Columns - 1 && strip.Count >= 3; column++)
             {
+                // A cell that no side runs through is inside whole, or not at all.
+                if (!crossed[column])
+                {
+                    for (; passed < crossings.Count && crossings[passed].X < grid.X(column + 1); passed++)
+                    {
+                        turn += crossings[passed].Turn;
+                    }
+
+                    share[row * (grid.Columns - 1) + column] = turn == 0 ? 0 : 1;
+                    continue;
+                }
+
+                if (column > 0 && !crossed[column - 1])
+                {
+                    strip.Keep(1, 0, grid.X(column));
+                }
+
                 part.Set(strip);
                 part.Keep(-1, 0, -grid.X(column + 1));
                 strip.Keep(1, 0, grid.X(column + 1));
@@ -61,6 +82,36 @@ internal sealed class OutlineCover
         }
 
         rimDepth = new(() => DepthsFrom(outline.Rings));
+    }
+
+    /// <summary>Which cells of a row the sides of what lies in it run through, and where they pass its middle, from left to right.</summary>
+    private void Cross(Clip strip, int row, bool[] crossed, List<(double X, int Turn)> crossings)
+    {
+        double top = Grid.Y(row), bottom = Grid.Y(row + 1), middle = (top + bottom) / 2, hair = 1e-9 * Grid.SpacingMm;
+        Array.Clear(crossed);
+        crossings.Clear();
+        for (int i = 0, j = strip.Count - 1; i < strip.Count; j = i++)
+        {
+            double fromX = strip.X(j), fromY = strip.Y(j), toX = strip.X(i), toY = strip.Y(i);
+            bool Along(double y) => Math.Abs(fromY - y) < hair && Math.Abs(toY - y) < hair;
+            if (Along(top) || Along(bottom))
+            {
+                continue;
+            }
+
+            var last = Math.Min(crossed.Length - 1, Grid.Column(Math.Max(fromX, toX) + hair));
+            for (var column = Math.Max(0, Grid.Column(Math.Min(fromX, toX) - hair)); column <= last; column++)
+            {
+                crossed[column] = true;
+            }
+
+            if (fromY < middle != toY < middle)
+            {
+                crossings.Add((fromX + (middle - fromY) / (toY - fromY) * (toX - fromX), fromY < toY ? 1 : -1));
+            }
+        }
+
+        crossings.Sort();
     }
 
     public GrowthGrid Grid { get; }

@@ -145,7 +145,8 @@ public sealed class LayerMapper(KnownOutlines? outlines = null)
 
     /// <summary>What is laid on the map of a layer, as one text.</summary>
     private static string Lines(FilledLayer layer) =>
-        string.Join('|', layer.LaidOn.Select(l => l.IsBarrier ? $"wall {l.CarvesKey}" : l.Key));
+        string.Join('|', layer.LaidOn.Select(l => l.IsBarrier
+            ? FormattableString.Invariant($"wall {l.CarvesKey}:{l.Section.Swell:R}:{l.Section.Seed}") : l.Key));
 
     /// <summary>The map of a layer without its zones, in a part of an outline: lines are laid from the rim of the whole.</summary>
     private LayerMap Plain(Outline outline, GrowthScale growth, FilledLayer layer, Outline whole)

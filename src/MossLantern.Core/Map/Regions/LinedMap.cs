@@ -47,8 +47,8 @@ internal sealed class LinedMap : LayerMap
     {
         (this.outline, this.cover, On) = (outline, cover, on);
         var snapped = Pools.Snapped(outline, Wall.Among(lines)).ToDictionary(w => w.Id, w => w.Spots);
-        Lines = [.. lines.Select(l => snapped.TryGetValue(l.Id, out var spots) ? Patch(outline, on, l, new DrawnCourse(spots))
-            : l.Course is DrawnCourse or RingCourse ? known(l, () => Patch(outline, on, l, l.Course)) : Patch(outline, on, l, l.Course))];
+        Lines = [.. lines.Select(l => snapped.TryGetValue(l.Id, out var spots) ? l with { Course = new DrawnCourse(spots) } : l)
+            .Select(l => l.Course is DrawnCourse or RingCourse ? known(l, () => Patch(outline, on, l)) : Patch(outline, on, l))];
         Walls = [.. Lines.Where(p => p.Kind == RegionKind.Wall)];
         walls = new(() => !Walls.IsEmpty ? Flat.Together(Walls.Select(p => p.Area)) : null);
         apart = new(() => [.. Own()]);
@@ -113,12 +113,11 @@ internal sealed class LinedMap : LayerMap
     /// <summary>Each wall by itself: where two lie on each other the first has it.</summary>
     private IEnumerable<Patch> Own()
     {
-        Geometry? before = null;
-        foreach (var wall in Walls)
+        for (var i = 0; i < Walls.Length; i++)
         {
-            var all = wall.Area;
-            yield return before is null ? wall : wall with { Shape = new(Flat.Without(all, before)) };
-            before = before is null ? all : Flat.Together([before, all]);
+            var (wall, box) = (Walls[i], Walls[i].Area.EnvelopeInternal);
+            List<Geometry> before = [.. Walls[..i].Select(w => w.Area).Where(a => a.EnvelopeInternal.Intersects(box))];
+            yield return before.Count == 0 ? wall : wall with { Shape = new(Flat.Without(wall.Area, Flat.Together(before))) };
         }
     }
 
@@ -214,37 +213,37 @@ internal sealed class LinedMap : LayerMap
             return [];
         }
 
-        var found = ImmutableArray.CreateBuilder<Compartment>();
-        foreach (var whole in Flat.Polygons(Flat.Of(outline)))
-        {
-            var parts = Flat.Polygons(Flat.Without(whole, walled)).Where(p => p.Area > LeastPartMm2).ToList();
-            foreach (var part in parts.Count < 2 ? [] : parts)
-            {
-                Effort.Check();
-                var areas = AreasWithin(cover(new AreaOutline(part, outline)));
-                found.Add(new(part,
-                    [
-                        .. Regions.Zip(areas).Where(r => r is { First.Kind: not RegionKind.Wall, Second: > 1, First.AreaMm2: > 0 })
-                            .OrderByDescending(r => r.First.TakesArea).ThenByDescending(r => r.Second)
-                            .Select(r => (r.First.Id, Math.Min(1, r.Second / r.First.AreaMm2))),
-                    ],
-                    [
-                        .. Walls.Where(w => w.Draft!.Line!.IsWithinDistance(part, w.Draft.WidthMm / 2 + BesideMm))
-                            .Select(w => w.Own!.LineId!),
-                    ]));
-            }
-        }
+        // Each part of an outline by itself; what no wall parts is none.
+        var parts = Flat.Polygons(Flat.Of(outline)).Select(whole => Flat.Polygons(Flat.Without(whole, walled))
+            .Where(p => p.Area > LeastPartMm2).ToList()).Where(p => p.Count > 1).SelectMany(p => p).ToList();
+        Region[] all = [.. Regions.Where(r => r.Kind != RegionKind.Wall)];
+        return [.. parts.AsParallel().AsOrdered().Select(Compartment)];
 
-        return found.ToImmutable();
+        // No wall lies in it, so that what lies there is asked of the map below.
+        Compartment Compartment(Polygon part)
+        {
+            var areas = On.AreasWithin(cover(new AreaOutline(part, outline)))
+                .Concat(Poured.Select(p => p.Area.IsEmpty ? 0 : Flat.Shared(p.Area, part).Area));
+            return new(part,
+                [
+                    .. all.Zip(areas).Where(r => r is { Second: > 1, First.AreaMm2: > 0 })
+                        .OrderByDescending(r => r.First.TakesArea).ThenByDescending(r => r.Second)
+                        .Select(r => (r.First.Id, Math.Min(1, r.Second / r.First.AreaMm2))),
+                ],
+                [
+                    .. Walls.Where(w => w.Draft!.Line!.IsWithinDistance(part, w.Draft.WidthMm / 2 + BesideMm))
+                        .Select(w => w.Own!.LineId!),
+                ]);
+        }
     }
 
     /// <summary>The map below lines, if there are any.</summary>
     public static LayerMap Below(LayerMap map) => map is LinedMap lined ? lined.On : map;
 
-    private static Patch Patch(Outline outline, LayerMap on, Line line, Course course)
+    private static Patch Patch(Outline outline, LayerMap on, Line line)
     {
         var (width, height) = (line.Section.WidthMm, line.Section.HeightMm ?? 0);
-        var along = Along(on, course);
+        var (course, along) = (line.Course, Along(on, line.Course));
         // What a hand drew over the edge is laid as far as there is something to lie on.
         along = course is DrawnCourse or RingCourse or BorderCourse { OffMm: not 0 } ? along.Intersection(Flat.Of(outline)) : along;
         var drawn = DouglasPeuckerSimplifier.Simplify(along, ToleranceMm);

@@ -99,12 +99,13 @@ function Sides() {
         onChange={(to) => set('ground.sides', to === '' ? null : to)}
       />
       {takes && (
-        <span>
-          {', '}
+        <span className="with-comma">
+          {' take '}
           <HowNumber of={takes} label="The sides take" decimals={takes.unit === 'ml' ? 1 : 0} />
-          {sides.ml ? ' on a stiff brush' : ' at most; size it, wait for its tack, seal it'}
+          {sides.ml ? ' on a stiff brush' : ' of leaf'}
         </span>
       )}
+      {sides?.sheets && <small>Size it, wait for its tack, lay it, seal it.</small>}
     </p>
   );
 }

@@ -110,6 +110,15 @@ export function NewLine() {
             {turns === null ? 'A ring' : 'A spiral'}
           </button>
         ))}
+        {of === 'wall' && (
+          <button
+            type="button"
+            className="btn btn-outline-primary"
+            onClick={() => void edit({ do: 'put-wall-across', ...here })}
+          >
+            Put a wall across
+          </button>
+        )}
         <FromSvg of={of} />
       </div>
       <p className="hint">Or draw one on the piece: press a material below it first.</p>

@@ -10,7 +10,9 @@ export function Rubber() {
   const { ground } = piece;
   const casts = ground.rubber ?? [];
   const inserts = (ground.mould?.inserts ?? []).filter((i) => !casts.some((c) => c.insertId === i.id));
-  const rim = casts.every((c) => c.insertId != null);
+  // What is taped has no use for a rim of rubber.
+  const rim = ground.edge === 'walled' && casts.every((c) => c.insertId != null);
+  if (!rim && inserts.length === 0 && casts.length === 0) return null;
   return (
     <section aria-label="Mould rubber" className="dryings">
       <h3>Mould rubber</h3>
@@ -44,16 +46,22 @@ export function Rubber() {
                       {field('widthMm', 'wide at its foot', 'mm')} wide at its foot,
                     </span>
                   )}{' '}
-                  <span className="with-comma">{field('heightMm', 'high', 'mm')} high;</span> the side that
-                  resin meets leans away by{' '}
-                  <span className="with-comma">{field('faceDeg', 'face leans', '°')}</span>
-                  {isRim && (
-                    <span>
-                      {', the back by '}
-                      {field('backDeg', 'back leans', '°')}
-                    </span>
-                  )}
-                  {', crystals pressed in: '}
+                  <span className="with-comma">{field('heightMm', 'high', 'mm')} high</span>
+                </p>
+                <p className="line">
+                  its face leans{' '}
+                  <span className="with-comma">
+                    {field('faceDeg', 'face leans', '°')} away from the resin
+                  </span>
+                </p>
+                {isRim && (
+                  <p className="line">
+                    its back leans{' '}
+                    <span className="with-comma">{field('backDeg', 'back leans', '°')} in</span>
+                  </p>
+                )}
+                <p className="line">
+                  crystals pressed in{' '}
                   <NumberAt
                     place={`${at}.crystalsG`}
                     label={`${name} of rubber, crystals`}

@@ -1,5 +1,4 @@
-import type { Wall } from '../../editor/filled';
-import { wallsOf } from '../../editor/filled';
+import type { Line } from '../../editor/filled';
 import { Choice } from '../../parts/Choice';
 import { HowNumber } from '../../parts/HowNumber';
 import { NumberField } from '../../parts/NumberField';
@@ -14,13 +13,13 @@ function common<T>(all: readonly T[]): T | undefined {
   return all.every((v) => v === all[0]) ? all[0] : undefined;
 }
 
-const classOf = (wall: Wall) => (wall.material.kind === 'barrier' ? (wall.material.class ?? '') : '');
+const classOf = (wall: Line) => (wall.material.kind === 'barrier' ? (wall.material.class ?? '') : '');
 
 /** All walls of the layer in one sentence: what is set in it is set for each of them. */
 export function WallsSentence() {
   const { layer, layerPlan, zone } = useStation();
   const { edit } = useEdits();
-  const walls = wallsOf(layer);
+  const walls = layer.lines.filter((l) => l.material.kind === 'barrier');
   if (walls.length === 0) return null;
   const all = (field: string, value: string | number | null) =>
     edit(...walls.map((w) => setField(`lines[${w.id}].${field}`, value)));
