@@ -1,5 +1,5 @@
 import type { Ground, PlanView } from '../../api/client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Whether } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { useEdits } from '../../parts/editing';
@@ -35,7 +35,16 @@ export function Stand({ ground, plan }: Props) {
   const others = ground.panelLevels ?? [];
   const level = (panel === 1 ? ground.level : others.find((p) => p.panel === panel)?.level) ?? unread;
   const standing = plan.panels?.find((p) => p.panel === panel)?.standing ?? plan.standing;
-  const set = (change: Partial<Level>) => edit({ do: 'read-level', panel, level: { ...level, ...change } });
+  // What is read while the reading before is still on its way goes with that.
+  const sent = useRef<{ panel: number; level: Level } | null>(null);
+  const set = (change: Partial<Level>) => {
+    const from = sent.current?.panel === panel ? sent.current.level : level;
+    const own = { panel, level: { ...from, ...change } };
+    sent.current = own;
+    return edit({ do: 'read-level', ...own }).finally(() => {
+      if (sent.current === own) sent.current = null;
+    });
+  };
   const tilt = (label: string, key: 'tiltXDeg' | 'tiltYDeg') => (
     <NumberField
       label={label}
