@@ -404,6 +404,46 @@ public sealed class LayoutTests(SharedWorkshop shared) : WorkshopCase(shared)
     }
 
     [Fact]
+    public void A_wall_parts_rings_glue_is_waited_for_and_a_rim_is_cast_of_rubber()
+    {
+        using var page = Opened("/pieces/bogbean-round/walls");
+        page.WaitForText("No walls inside");
+        page.Choose("A line of", "wall");
+        page.Click("button", "A ring");
+        page.Choose("All walls are of", "two-part putty");
+        page.Write("All walls, high", "5");
+        page.WaitForText("ml more");
+        page.WaitForText("The wall holds. Laid now, pour from");
+        page.Write("All walls, high", "1");
+        page.WaitForText("runs over");
+        page.Write("All walls, high", "5");
+        page.TabTo("button", "+ Glue");
+        page.Press(Keys.Enter);
+        page.Write("glue, until it is clear, dries", "900");
+        page.WaitForText("Drying time must be from 0 to 720 h.");
+        page.Write("glue, until it is clear, dries", "6");
+        page.Click("button", "Mark as on: glue, until it is clear");
+        page.WaitForText("say when");
+        page.Write("glue, until it is clear, put on at", "today 9");
+        page.WaitForText("ready");
+        page.Choose("The sides are", "leafed");
+        page.Find("button", "The sides take: 1 sheet. How is it worked out?");
+        page.WaitUntilKept();
+        Fine(page);
+
+        page.Open(Own("/pieces/bracken-slice/walls"));
+        page.WaitForText("Mould rubber");
+        page.Click("button", "+ A rim of rubber");
+        page.Write("rim of rubber, face leans", "-5");
+        page.WaitForText("It leans over the resin by");
+        page.WaitForText("Undercut");
+        page.Write("rim of rubber, face leans", "5");
+        Waiting.Until(() => !page.Text.Contains("It leans over the resin by", StringComparison.Ordinal), "the undercut to be gone");
+        page.WaitUntilKept();
+        Fine(page);
+    }
+
+    [Fact]
     public void Fields_puddles_petals_and_streaks_follow_the_hand()
     {
         using var page = Opened("/pieces/rain-ring/map");

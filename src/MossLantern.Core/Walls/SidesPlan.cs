@@ -31,10 +31,11 @@ public sealed record SidesPlan(SideFinish Finish, Reckoned? Ml, Reckoned? Sheets
             new("side", ground.SideHeightMm, "mm", Origin.Own, "ground.sideHeightMm"),
         ];
         var mm2 = side[0].Value * side[1].Value;
+        var sheets = Math.Ceiling(mm2 * (1 + MoreLeaf) / (SheetMm * SheetMm));
         return finish == SideFinish.Brushed
             ? new(finish, new(mm2 * BrushedMm / 1000, "ml", Formulas.SidesBrushed,
                 [.. side, new("film", BrushedMm, "mm", Origin.Default)]), null)
-            : new(finish, null, new(Math.Ceiling(mm2 * (1 + MoreLeaf) / (SheetMm * SheetMm)), "sheets", Formulas.LeafSheets,
+            : new(finish, null, new(sheets, sheets == 1 ? "sheet" : "sheets", Formulas.LeafSheets,
                 [.. side, new("more", MoreLeaf, "", Origin.Default), new("a sheet", SheetMm, "mm", Origin.Default)]));
     }
 }

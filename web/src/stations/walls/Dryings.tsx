@@ -55,7 +55,7 @@ export function Dryings() {
                     type="button"
                     className="btn btn-outline-primary"
                     aria-pressed={d.laid != null}
-                    aria-label={d.laid ? `On: ${name}` : `Mark as on: ${name}`}
+                    aria-label={d.laid ? `It is on: ${name}` : `Mark as on: ${name}`}
                     onClick={() => mark(d.laid == null)}
                   >
                     {d.laid ? 'It is on' : 'Mark as on'}
